@@ -1,0 +1,141 @@
+/**
+ * Measures the computation side by side with a named baseline in the same run: one multiplication of the area system's
+ * matrix with a vector (a sparse matvec) on the same mesh. Ratios say how many such products a piece of work costs; they
+ * hold on any machine. Prints a table and writes docs/performance.md.
+ *   npm run bench
+ */
+import { writeFileSync } from 'node:fs';
+import { areaDepth } from '../src/core/form/areas';
+import { workForm } from '../src/core/form/form';
+import { makeBody } from '../src/core/form/body';
+import { defaultLie } from '../src/core/form/lie';
+import { rowField, rowSystem, againstLie } from '../src/core/coat/row-field';
+import { measureRows } from '../src/core/coat/rows';
+import { strands } from '../src/core/coat/strands';
+import { solve } from '../src/core/geometry/cholesky';
+import { cutPatch, directionsOnPatch } from '../src/core/geometry/cut';
+import { polygonise } from '../src/core/geometry/polygonise';
+import { cotangents } from '../src/core/geometry/weights';
+import { Memo } from '../src/core/memo';
+import type { FoldOver, Piece } from '../src/core/piece/schema';
+import { makePlan } from '../src/core/plan';
+import { cupboard, hand, pineMarten, SIZES } from './mesh-plan';
+
+/** Median time of several runs, milliseconds. */
+function median(work: () => unknown, runs = 5): number {
+  work();
+  const t: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const a = performance.now();
+    work();
+    t.push(performance.now() - a);
+  }
+  return t.sort((a, b) => a - b)[runs >> 1]!;
+}
+
+/** The whole animal but its head as one area: most of the skin, as large an area as there is. */
+const everything = { where: [{ parts: ['trunk', 'neck', 'tail', 'foreleg', 'hindleg'] }] };
+const spacing = (p: Piece, s: number): Piece => ({
+  ...p,
+  areas: p.areas.map((a) => (a.id === 'flanks' ? { ...a, coat: { ...(a.coat as FoldOver), spacingMm: s } } : a)),
+});
+
+interface Line {
+  readonly size: string;
+  readonly triangles: number;
+  readonly inArea: number;
+  readonly matvec: number;
+  readonly ms: Record<string, number>;
+}
+
+const WORKS = ['skin', 'lie', 'row system', 'row field', 're-solve', 'isolines', 'whole plan', 'new spacing'] as const;
+
+function line(name: string, edgeShare: number): Line {
+  const runs = edgeShare < 1 / 200 ? 3 : 5;
+  const body = makeBody(pineMarten.form);
+  const form = workForm(pineMarten.form, edgeShare);
+  const depth = areaDepth(form.body, form.skin, form.distance, everything);
+  const patch = cutPatch(form.skin, form.skin.edges, depth, 1)!;
+  const lie = directionsOnPatch(patch, form.lie);
+  const normal = directionsOnPatch(patch, form.skin.normals);
+  const against = againstLie(patch, lie);
+  const system = rowSystem(patch);
+  const field = rowField(patch, system, against);
+  const n = patch.positions.length / 3;
+  const x = Float64Array.from({ length: n }, (_, i) => Math.sin(i));
+
+  // The baseline: y = K x with the cotangent weights edge by edge.
+  const { edge } = cotangents(patch, patch.edges);
+  const y = new Float64Array(n);
+  const matvec =
+    median(() => {
+      for (let r = 0; r < 20; r++) {
+        y.fill(0);
+        for (let e = 0; e < patch.edges.count; e++) {
+          const u = patch.edges.ends[2 * e]!;
+          const v = patch.edges.ends[2 * e + 1]!;
+          const f = edge[e]! * (x[u]! - x[v]!);
+          y[u]! += f;
+          y[v]! -= f;
+        }
+      }
+    }, 9) / 20;
+
+  const memo = new Memo();
+  makePlan(pineMarten, cupboard, hand, memo, { edgeShare });
+  let s = 3;
+  return {
+    size: name,
+    triangles: form.skin.triangles.length / 3,
+    inArea: patch.triangles.length / 3,
+    matvec,
+    ms: {
+      skin: median(() => polygonise(body.field, edgeShare * body.lengthMm), runs),
+      lie: median(() => defaultLie(form.body, form.skin, form.distance), runs),
+      'row system': median(() => rowSystem(patch), runs),
+      'row field': median(() => rowField(patch, system, against), runs),
+      're-solve': median(() => solve(system.factor, x), runs),
+      isolines: median(() => measureRows(patch, field, 3, normal, lie), runs),
+      'whole plan': median(() => makePlan(pineMarten, cupboard, hand, new Memo(), { edgeShare }), runs),
+      'new spacing': median(() => makePlan(spacing(pineMarten, (s += 0.1)), cupboard, hand, memo, { edgeShare }), runs),
+    },
+  };
+}
+
+const lines = SIZES.map((s) => line(s.name, s.edgeShare));
+const small = lines.find((l) => l.size === '10k')!;
+const large = lines.find((l) => l.size === '96k')!;
+const growth = (w: string) => Math.log(large.ms[w]! / small.ms[w]!) / Math.log(large.inArea / small.inArea);
+
+const plan = makePlan(pineMarten, cupboard, hand);
+const strandMs = median(() => strands(pineMarten, plan.coat, 100_000), 3);
+const demo = lines[0]!;
+
+const round = (x: number) => (x >= 100 ? Math.round(x).toLocaleString('en') : x.toPrecision(2));
+const rows = WORKS.map(
+  (w) => `| ${w} | ${lines.map((l) => `${round(l.ms[w]! / l.matvec)}`).join(' | ')} | ${growth(w).toFixed(2)} |`,
+);
+const table = [
+  `| work | ${lines.map((l) => `${l.size} (${l.inArea.toLocaleString('en')} in the area)`).join(' | ')} | growth |`,
+  `| --- | ${lines.map(() => '---:').join(' | ')} | ---: |`,
+  ...rows,
+].join('\n');
+
+const report = `# Performance
+
+Made by \`npm run bench\`. Every number is a ratio to the baseline measured in the same run on the same mesh: **one product of
+the area's sparse matrix with a vector**. Growth is the exponent between the 10k and the 96k skin: 1 is linear in triangles.
+
+${table}
+
+- *skin*: distance field to closed mesh. *lie*: default directions spread over the skin. *row system*: cotangent matrix and its
+  factor. *row field*: right-hand side, solve, hem, slopes. *re-solve*: the kept factor alone. *isolines*: all rows at 3 mm.
+- *whole plan*: the demo piece from nothing. *new spacing*: the demo piece again with one area's spacing changed and everything
+  else remembered; this is what a maker waits for after a change.
+- 100,000 strands placed for the turntable: ${round(strandMs / demo.matvec)} products.
+
+On the machine of this run (Node ${process.versions.node}) one product on the demo animal took ${demo.matvec.toFixed(3)} ms; the whole plan of
+the demo piece ${Math.round(demo.ms['whole plan']!)} ms, a new spacing ${demo.ms['new spacing']!.toFixed(1)} ms.
+`;
+console.log(report);
+writeFileSync(`${import.meta.dirname}/../docs/performance.md`, report);

@@ -1,0 +1,52 @@
+/**
+ * Writes what the documents take from the code: the JSON Schema of the piece file and the list of methods.
+ * Run with `npm run docs`.
+ */
+import { writeFileSync } from 'node:fs';
+import { z } from 'zod';
+import { methods } from '../src/core/method/registry';
+import { pieceSchema } from '../src/core/piece/schema';
+import type { QuantityKind } from '../src/core/text';
+
+const docs = `${import.meta.dirname}/../docs`;
+
+const schema = { title: 'Fond Badger piece', ...z.toJSONSchema(pieceSchema, { target: 'draft-2020-12' }) };
+writeFileSync(`${docs}/piece.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+
+const UNIT: Partial<Record<QuantityKind, string>> = {
+  length: 'mm',
+  rowLength: 'mm',
+  area: 'mm²',
+  mass: 'g',
+  areal: 'mg/cm²',
+  linear: 'mg/cm',
+  fineness: 'micron',
+  time: 'min',
+  share: '0 to 1',
+  angle: 'degrees',
+  density: 'mg/cm³',
+  rate: 'per min',
+  perCm: 'per cm',
+  price: 'per 100 g',
+};
+
+const sections = methods.map((m) => {
+  const letters = [...Object.values<(typeof m.inputs)[string]>(m.inputs), m.result];
+  const rows = letters.map((l) => `| \`${l.letter.replaceAll('|', '\\|')}\` | ${l.meaning} | ${UNIT[l.kind] ?? ''} |`);
+  return [
+    `## ${m.title}`,
+    '',
+    `    ${m.formula}`,
+    '',
+    '| letter | meaning | unit |',
+    '| --- | --- | --- |',
+    ...rows,
+    '',
+    `Basis: ${m.basis}. ${m.source}`,
+    '',
+  ].join('\n');
+});
+writeFileSync(
+  `${docs}/method.md`,
+  `# How the figures are worked out\n\nEvery formula of the plan, once, as the code has it; made by \`npm run docs\`. The last letter of each table is the result.\n\n${sections.join('\n')}`,
+);

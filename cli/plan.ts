@@ -1,0 +1,101 @@
+/**
+ * The plan from the command line:
+ *   npm run plan -- demo/pine-marten.json --format json|pdf|csv|svg [--out DIR] [--cupboard FILE] [--hand FILE]
+ *                   [--length mm|in] [--paper a4|letter] [--date YYYY-MM-DD]
+ * JSON and CSV go to standard output unless --out is given; PDF and SVG need --out (default: the current folder).
+ */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { defaultHand } from '../src/core/piece/hand';
+import { parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core/piece/read';
+import { makePlan } from '../src/core/plan';
+import { cutListCsv } from '../src/sheets/cut-list';
+import { layChartSvg } from '../src/sheets/lay-chart-svg';
+import { planJson } from '../src/sheets/plan-json';
+import { rowSheets } from '../src/sheets/row-sheets';
+
+const FORMATS = ['json', 'pdf', 'csv', 'svg'] as const;
+
+class Refused extends Error {}
+
+function take<T>(read: Read<T>, file: string): T {
+  if (read.ok) return read.value;
+  throw new Refused(
+    [`${file} cannot be used:`, ...read.problems.map((p: Problem) => `  ${p.where}: ${p.says}`)].join('\n'),
+  );
+}
+
+function json(file: string): unknown {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch (e) {
+    throw new Refused(`${file} cannot be read: ${(e as Error).message}`);
+  }
+}
+
+async function main(): Promise<void> {
+  const { values: v, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      format: { type: 'string', default: 'json' },
+      out: { type: 'string' },
+      cupboard: { type: 'string' },
+      hand: { type: 'string' },
+      length: { type: 'string', default: 'mm' },
+      paper: { type: 'string', default: 'a4' },
+      date: { type: 'string' },
+    },
+  });
+  const file = positionals[0];
+  if (!file || positionals.length > 1)
+    throw new Refused('Name one piece file, for example: npm run plan -- demo/pine-marten.json');
+  const form = FORMATS.find((f) => f === v.format);
+  if (!form) throw new Refused(`--format must be one of ${FORMATS.join(', ')}`);
+  if (v.length !== 'mm' && v.length !== 'in') throw new Refused('--length must be mm or in');
+  if (v.paper !== 'a4' && v.paper !== 'letter') throw new Refused('--paper must be a4 or letter');
+  const date = v.date ? new Date(`${v.date}T00:00:00Z`) : new Date();
+  if (Number.isNaN(date.getTime())) throw new Refused('--date must be a date such as 2026-11-25');
+
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch (e) {
+    throw new Refused(`${file} cannot be read: ${(e as Error).message}`);
+  }
+  const piece = take(parsePiece(text), file);
+  const box = v.cupboard ?? join(dirname(file), 'cupboard.json');
+  const cupboard = take(readCupboard(json(box)), box);
+  const hand = v.hand ? take(readHand(json(v.hand)), v.hand) : defaultHand;
+  const plan = makePlan(piece, cupboard, hand);
+
+  const out = v.out ?? (form === 'pdf' || form === 'svg' ? '.' : undefined);
+  const put = (name: string, data: string | Uint8Array): void => {
+    if (out === undefined) {
+      process.stdout.write(data as string);
+      return;
+    }
+    mkdirSync(out, { recursive: true });
+    writeFileSync(join(out, name), data);
+    process.stderr.write(`${join(out, name)}\n`);
+  };
+  if (form === 'json') put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
+  if (form === 'csv') put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan));
+  if (form === 'pdf') {
+    const units = { length: v.length, mass: 'g', currency: '' } as const;
+    put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, { units, paper: v.paper, date }));
+  }
+  if (form === 'svg') {
+    for (const a of plan.coat.areas) {
+      const svg = layChartSvg(a);
+      if (svg) put(`${piece.id}-${a.id}.svg`, svg);
+    }
+  }
+}
+
+main().catch((e: unknown) => {
+  process.stderr.write(
+    `${e instanceof Refused || (e as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') ? (e as Error).message : String((e as Error).stack)}\n`,
+  );
+  process.exitCode = 1;
+});

@@ -1,0 +1,14 @@
+/** The demo pieces and the demo cupboard, read from the files a maker would export. All their values are invented. */
+import { readCupboard, readPiece, type Read } from '../src/core/piece/read';
+import criaFile from './alpaca-cria.json';
+import cupboardFile from './cupboard.json';
+import martenFile from './pine-marten.json';
+
+function sound<T>(read: Read<T>): T {
+  if (!read.ok) throw new Error(`a demo file is not sound: ${read.problems[0]!.where}: ${read.problems[0]!.says}`);
+  return read.value;
+}
+
+export const pineMarten = sound(readPiece(martenFile));
+export const alpacaCria = sound(readPiece(criaFile));
+export const cupboard = sound(readCupboard(cupboardFile));

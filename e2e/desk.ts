@@ -1,0 +1,57 @@
+/** What every browser test stands on: no console errors, no request to another origin, helpers to open a piece. */
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+
+export const test = base.extend<{ desk: Page }>({
+  desk: async ({ page, baseURL }, provide) => {
+    const trouble: string[] = [];
+    page.on('console', (m) => {
+      if (m.type() === 'error' || m.type() === 'warning') trouble.push(`${m.type()}: ${m.text()}`);
+    });
+    page.on('pageerror', (e) => trouble.push(`page error: ${e.message}`));
+    page.on('request', (r) => {
+      const url = r.url();
+      if (!url.startsWith(baseURL!) && !url.startsWith('blob:') && !url.startsWith('data:')) {
+        trouble.push(`request to another origin: ${url}`);
+      }
+    });
+    await provide(page);
+    expect(trouble).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens a demo piece from an empty browser in two presses at most, and waits for its docket. */
+export async function openDemo(page: Page, name = 'Pine marten'): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: `Open ${name}` }).click();
+  await expect(docket(page).getByText('hem first')).toBeVisible();
+}
+
+export const docket = (page: Page) => page.getByRole('region', { name: 'Docket' });
+
+export const chooseArea = (page: Page, name: string) =>
+  page.getByRole('list', { name: 'Areas' }).getByRole('button', { name }).click();
+
+/** The value of a figure in the docket by its label. */
+export async function figure(page: Page, label: string): Promise<string> {
+  return (
+    await docket(page)
+      .locator('dl > div', { has: page.getByText(label, { exact: true }) })
+      .locator('dd')
+      .innerText()
+  ).trim();
+}
+
+/** Nothing serious by axe. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+export async function saved(page: Page): Promise<void> {
+  await page.waitForTimeout(150);
+  await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
+}

@@ -1,0 +1,62 @@
+import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
+
+test('the order names cut, wool, passes, needle and time for every step, and why', async ({ desk: page }) => {
+  await openDemo(page);
+  await page.keyboard.press('3');
+  const rows = page.getByRole('table', { name: 'Steps in order' }).getByRole('row');
+  await expect(rows).toHaveCount(19);
+  const lay = rows.filter({ hasText: /Lay \d+ rows .* on Back/ });
+  await expect(lay).toContainText('46 crown');
+  await expect(lay).toContainText('3 passes along the line');
+  await expect(lay).toContainText('The fur of Back hangs over Tail.');
+  const texts = await rows.allInnerTexts();
+  const at = (words: RegExp) => texts.findIndex((t) => words.test(t));
+  expect(at(/Lay .* on Tail/)).toBeLessThan(at(/Lay .* on Back/));
+  await expect(page.getByRole('heading', { name: 'Wool from the cupboard' })).toBeVisible();
+  await accessible(page);
+});
+
+test('the bench: rows by Space and Backspace, the timer, grams used, planned against actual', async ({
+  desk: page,
+}) => {
+  await openDemo(page);
+  await chooseArea(page, 'Belly');
+  await page.keyboard.press('4');
+  await expect(docket(page)).toContainText('Row 1');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
+  await expect.poll(() => page.getByRole('timer').innerText()).toMatch(/0:0[2-9]/);
+  await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'Start timer' })).toBeVisible();
+  await page.keyboard.press('t');
+  await page.keyboard.press('Space');
+  await expect(docket(page)).toContainText('Row 2');
+  await page.keyboard.press('Space');
+  await expect(docket(page)).toContainText('Row 3');
+  await page.keyboard.press('Backspace');
+  await expect(docket(page)).toContainText('Row 2');
+  await expect(docket(page)).toContainText('1 of 19 rows');
+  await accessible(page);
+  const used = docket(page).getByLabel('Wool used');
+  await used.fill('a bit');
+  await page.getByRole('button', { name: 'Write down' }).click();
+  await expect(page.getByText('Write a number in g, such as 12.5')).toBeVisible();
+  await used.fill('0.4');
+  await page.getByRole('button', { name: 'Write down' }).click();
+  await expect(docket(page).getByText('0.4 g')).toBeVisible();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('n');
+  await page.getByLabel('Note').fill('Damp day, wool sticks');
+  await page.getByRole('button', { name: 'Write down' }).last().click();
+  await page.reload();
+  await expect(docket(page)).toContainText('1 of 19 rows');
+  await page.keyboard.press('5');
+  const table = page.getByRole('table').first();
+  await expect(table).toContainText('Belly');
+  await expect(table).toContainText('1 of 19');
+  await expect(table).toContainText('0.4 g');
+  await expect(page.getByText('Damp day, wool sticks')).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Control+z');
+});

@@ -1,0 +1,58 @@
+import { docket, expect, openDemo, test } from './desk';
+
+test('nothing jumps while a screen appears', async ({ desk: page }) => {
+  await page.addInitScript(() => {
+    const w = window as unknown as { shifted: number };
+    w.shifted = 0;
+    new PerformanceObserver((list) => {
+      for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[]) {
+        if (!e.hadRecentInput) w.shifted += e.value;
+      }
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  const shifted = () => page.evaluate(() => (window as unknown as { shifted: number }).shifted);
+  await openDemo(page);
+  await page.waitForTimeout(500);
+  for (const path of [
+    '/',
+    '/piece/pine-marten/coat',
+    '/piece/pine-marten/order',
+    '/piece/pine-marten/bench',
+    '/cupboard',
+    '/handbook',
+    '/settings',
+  ]) {
+    await page.goto(path);
+    await page.waitForTimeout(1500);
+    // Cumulative layout shift below 0.1 counts as good (Web Vitals); we want far less.
+    expect(await shifted(), path).toBeLessThan(0.02);
+  }
+});
+
+test('the whole way by keyboard: shelf, area, docket, remedy, bench', async ({ desk: page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Open Pine marten' })).toBeVisible();
+  const press = async (name: RegExp | string, role: 'button' | 'link' = 'button') => {
+    for (let i = 0; i < 80; i++) {
+      await page.keyboard.press('Tab');
+      const on = page.locator(':focus');
+      if ((await on.count()) && (await page.getByRole(role, { name }).and(on).count())) {
+        await page.keyboard.press('Enter');
+        return;
+      }
+    }
+    throw new Error(`${String(name)} cannot be reached by Tab`);
+  };
+  await press('Open Pine marten');
+  await expect(docket(page)).toContainText('hem first');
+  await press(/Throat bib/);
+  await press(/Rows 2\.5 mm apart/);
+  await expect(docket(page)).toContainText('2.5 mm apart');
+  await press('40 mm');
+  await expect(page.getByRole('dialog')).toContainText('Cut length for a folded lay');
+  await page.keyboard.press('Escape');
+  await press(/Bench/, 'link');
+  await expect(docket(page)).toContainText('Row 1');
+  await press('Begin row');
+  await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
+});

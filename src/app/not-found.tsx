@@ -1,0 +1,5 @@
+import { NotFound } from '@/ui/frame/NotFound';
+
+export default function Page() {
+  return <NotFound />;
+}

@@ -1,0 +1,117 @@
+/** The form stage: the finished animal as a closed skin with the lie of the fur on it, its volume and its surface. */
+import { partDistance } from '@/core/geometry/field';
+import { polygonise, type Skin } from '@/core/geometry/polygonise';
+import { figure, letter, method, type Figure } from '@/core/method/define';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding, Stage } from '@/core/stage';
+import { count, mm, say } from '@/core/text';
+import { makeBody, type Body } from './body';
+import { defaultLie } from './lie';
+
+/** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its length. */
+export const EDGE_SHARE = 1 / 125;
+
+export const scaleOfLife = method({
+  id: 'scale-of-life',
+  title: 'Scale of the piece',
+  formula: 'scale = L life / L finished',
+  inputs: {
+    life: letter('L life', 'length in life, nose to tail', 'length'),
+    finished: letter('L finished', 'finished length of the piece', 'length'),
+  },
+  result: letter('scale', 'one part of the piece stands for so many in life', 'number'),
+  source: 'Every measure taken from the animal is divided by the same number.',
+  basis: 'common practice',
+  of: (x) => x.life / x.finished,
+});
+
+export interface FormPlan {
+  readonly scale: Figure;
+  readonly lengthMm: number;
+  readonly heightMm: number;
+  readonly widthMm: number;
+  readonly volumeMm3: number;
+  readonly areaMm2: number;
+  readonly skin: { readonly positions: Float64Array; readonly normals: Float64Array; readonly triangles: Uint32Array };
+  /** Unit direction of the fur at every vertex, stride 3. */
+  readonly lie: Float64Array;
+}
+
+/** What later stages and caches need of the form, beyond what the plan shows. */
+export interface FormWork {
+  readonly body: Body;
+  readonly skin: Skin;
+  readonly distance: Float32Array;
+  readonly lie: Float64Array;
+}
+
+/** @param edgeShare side of the grid as a share of the finished length */
+export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork {
+  const body = makeBody(form);
+  const skin = polygonise(body.field, edgeShare * body.lengthMm);
+  const n = skin.positions.length / 3;
+  const P = body.parts.length;
+  const distance = new Float32Array(n * P);
+  for (let v = 0; v < n; v++) {
+    for (let p = 0; p < P; p++) {
+      distance[v * P + p] = partDistance(
+        body.field.parts[p]!,
+        skin.positions[3 * v]!,
+        skin.positions[3 * v + 1]!,
+        skin.positions[3 * v + 2]!,
+      );
+    }
+  }
+  return { body, skin, distance, lie: defaultLie(body, skin, distance) };
+}
+
+export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
+  const lo = [Infinity, Infinity, Infinity];
+  const hi = [-Infinity, -Infinity, -Infinity];
+  w.skin.positions.forEach((x, i) => {
+    lo[i % 3] = Math.min(lo[i % 3]!, x);
+    hi[i % 3] = Math.max(hi[i % 3]!, x);
+  });
+  const findings: Finding[] = [];
+  if (w.skin.pieces > 1) {
+    findings.push({
+      id: 'form-apart',
+      stage: 'form',
+      severity: 'stop',
+      about: null,
+      says: say`The animal is in ${count(w.skin.pieces)} separate pieces.`,
+      why: say`A part does not touch the rest of the body, so it cannot be joined where it is drawn.`,
+      remedies: [],
+    });
+  }
+  const thin = w.body.parts.filter((p) => thinnest(p.part) * w.body.scale * 2 < 1.5);
+  for (const p of thin) {
+    findings.push({
+      id: `form-thin-${p.part.id}`,
+      stage: 'form',
+      severity: 'caution',
+      about: p.part.id,
+      says: say`${p.part.name} is only ${mm(thinnest(p.part) * w.body.scale * 2)} thick.`,
+      why: say`A needle finds no hold in wool thinner than about ${mm(1.5)}; make it as a flat felted part.`,
+      remedies: [],
+    });
+  }
+  return {
+    result: {
+      scale: figure(scaleOfLife, { life: piece.form.lifeLengthMm, finished: piece.form.finishedLengthMm }),
+      lengthMm: hi[2]! - lo[2]!,
+      heightMm: hi[1]! - lo[1]!,
+      widthMm: hi[0]! - lo[0]!,
+      volumeMm3: w.skin.extent.volumeMm3,
+      areaMm2: w.skin.extent.areaMm2,
+      skin: { positions: w.skin.positions, normals: w.skin.normals, triangles: w.skin.triangles },
+      lie: w.lie,
+    },
+    findings,
+    operations: [],
+  };
+}
+
+function thinnest(p: Piece['form']['parts'][number]): number {
+  return p.shape === 'limb' ? Math.min(...p.nodes.map((n) => n.radius)) : Math.min(p.halfWidth, p.halfHeight);
+}

@@ -1,0 +1,99 @@
+/**
+ * The distance field of a body: parts, each of one or more solids, joined by smooth minima. The value is negative
+ * inside and never changes faster than distance, so a block further from the surface than its own radius holds none.
+ */
+import { smoothMin, solidDistance, type Solid } from './shapes';
+
+export interface FieldPart {
+  readonly solids: readonly Solid[];
+  /** Blend width between this part's own solids, mm. */
+  readonly innerBlend: number;
+  /** Blend width to what came before it, mm. */
+  readonly blend: number;
+  /** True: the part and its mirror image across x = 0 count as one item. */
+  readonly mirrored: boolean;
+}
+
+export interface Field {
+  readonly parts: readonly FieldPart[];
+  readonly min: readonly [number, number, number];
+  readonly max: readonly [number, number, number];
+  /** True when the body is the same on both sides of x = 0. */
+  readonly symmetric: boolean;
+  readonly widestBlend: number;
+}
+
+function solidBounds(s: Solid): { min: number[]; max: number[] } {
+  if (s.kind === 'cone') {
+    return {
+      min: [Math.min(s.ax - s.ra, s.bx - s.rb), Math.min(s.ay - s.ra, s.by - s.rb), Math.min(s.az - s.ra, s.bz - s.rb)],
+      max: [Math.max(s.ax + s.ra, s.bx + s.rb), Math.max(s.ay + s.ra, s.by + s.rb), Math.max(s.az + s.ra, s.bz + s.rb)],
+    };
+  }
+  const half = [0, 1, 2].map((k) => {
+    let sum = 0;
+    for (let i = 0; i < 3; i++) sum += (s.semi[i]! * s.axes[3 * i + k]!) ** 2;
+    return Math.sqrt(sum);
+  });
+  return { min: s.centre.map((c, k) => c - half[k]!), max: s.centre.map((c, k) => c + half[k]!) };
+}
+
+export function makeField(parts: readonly FieldPart[]): Field {
+  const min: [number, number, number] = [Infinity, Infinity, Infinity];
+  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  let widestBlend = 0;
+  let symmetric = true;
+  for (const p of parts) {
+    widestBlend = Math.max(widestBlend, p.blend, p.innerBlend);
+    for (const s of p.solids) {
+      const b = solidBounds(s);
+      for (let k = 0; k < 3; k++) {
+        min[k] = Math.min(min[k]!, b.min[k]!);
+        max[k] = Math.max(max[k]!, b.max[k]!);
+      }
+      if (p.mirrored) {
+        min[0] = Math.min(min[0], -b.max[0]!);
+        max[0] = Math.max(max[0], -b.min[0]!);
+      } else {
+        const onMidline =
+          s.kind === 'cone'
+            ? s.ax === 0 && s.bx === 0
+            : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
+        symmetric &&= onMidline;
+      }
+    }
+  }
+  return { parts, min, max, symmetric, widestBlend };
+}
+
+/** Distance to one part (with its mirror image where it has one). */
+export function partDistance(p: FieldPart, x: number, y: number, z: number): number {
+  let d = Infinity;
+  for (const s of p.solids) d = smoothMin(d, solidDistance(s, x, y, z), p.innerBlend);
+  if (!p.mirrored) return d;
+  let m = Infinity;
+  for (const s of p.solids) m = smoothMin(m, solidDistance(s, -x, y, z), p.innerBlend);
+  return smoothMin(d, m, p.innerBlend);
+}
+
+/** The field over the parts named by `which` (indices in order). */
+export function fieldValue(f: Field, which: readonly number[], x: number, y: number, z: number): number {
+  let d = Infinity;
+  for (const i of which) {
+    const p = f.parts[i]!;
+    d = smoothMin(d, partDistance(p, x, y, z), p.blend);
+  }
+  return d;
+}
+
+/**
+ * Parts that can matter within `radius` of a point. Distances change no faster than position, and a blend reaches no
+ * further than its own width, so a part further off than that cannot change the field there.
+ */
+export function partsNear(f: Field, x: number, y: number, z: number, radius: number): number[] {
+  const d = f.parts.map((p) => partDistance(p, x, y, z));
+  const least = Math.min(...d) + 2 * radius + 2 * f.widestBlend;
+  const near: number[] = [];
+  d.forEach((v, i) => v <= least && near.push(i));
+  return near;
+}

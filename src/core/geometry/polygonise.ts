@@ -1,0 +1,310 @@
+/**
+ * From a distance field to a closed triangle skin: dual marching cubes (one vertex per sheet of surface in a cube), then
+ * Newton onto the surface, tangential smoothing over the quads, and Delaunay flips. A symmetric body is worked out on
+ * one half and mirrored, so both sides are the same to the last bit. Cost grows with the surface, not with the box.
+ */
+import { EDGE_CORNERS, SHEET, SHEET_COUNT } from './cube-cases';
+import { flipToDelaunay } from './delaunay';
+import { fieldValue, partsNear, type Field } from './field';
+import { buildEdges, checkSurface, curvedExtent, type Edges, type Extent, type Mesh } from './mesh';
+
+export interface Skin extends Mesh {
+  readonly normals: Float64Array;
+  readonly edges: Edges;
+  /** The vertex at the mirror place of each vertex; itself on the midline. Empty when the body is not symmetric. */
+  readonly mirror: Uint32Array;
+  readonly extent: Extent;
+  readonly pieces: number;
+  /** Rings the surface closes into: 0 for a plain body, 1 where two parts touch and enclose a hole. */
+  readonly handles: number;
+  /** Side of the grid it was made on, mm. */
+  readonly edgeMm: number;
+}
+
+const BLOCK = 8;
+const SMOOTHINGS = 4;
+
+interface Grid {
+  readonly h: number;
+  readonly origin: readonly [number, number, number];
+  readonly n: readonly [number, number, number];
+  readonly value: Float32Array;
+  readonly near: Map<number, number[]>;
+  readonly blocks: readonly [number, number, number];
+}
+
+function sampleGrid(f: Field, h: number, shift: number): Grid {
+  const half = f.symmetric;
+  const pad = 2 * h;
+  const origin: [number, number, number] = [
+    half ? -h / 2 : f.min[0] - pad + shift,
+    f.min[1] - pad + shift,
+    f.min[2] - pad + shift,
+  ];
+  const n = [0, 1, 2].map((k) => Math.ceil((f.max[k]! + pad + f.widestBlend / 4 - origin[k]!) / h) + 2);
+  const [nx, ny, nz] = n as [number, number, number];
+  const value = new Float32Array(nx * ny * nz);
+  const near = new Map<number, number[]>();
+  const blocks = [nx, ny, nz].map((m) => Math.ceil(m / BLOCK)) as [number, number, number];
+  const all = f.parts.map((_, i) => i);
+  // Nodes of a block span 7 h; the cells they begin reach one h further.
+  const radius = (Math.sqrt(3) / 2) * BLOCK * h;
+  for (let bz = 0; bz < blocks[2]; bz++) {
+    for (let by = 0; by < blocks[1]; by++) {
+      for (let bx = 0; bx < blocks[0]; bx++) {
+        const cx = origin[0] + (bx * BLOCK + BLOCK / 2) * h;
+        const cy = origin[1] + (by * BLOCK + BLOCK / 2) * h;
+        const cz = origin[2] + (bz * BLOCK + BLOCK / 2) * h;
+        const centre = fieldValue(f, all, cx, cy, cz);
+        const empty = Math.abs(centre) > radius + h;
+        const list = empty ? all : partsNear(f, cx, cy, cz, radius + 2 * h);
+        if (!empty) near.set(bx + blocks[0] * (by + blocks[1] * bz), list);
+        for (let k = bz * BLOCK; k < Math.min((bz + 1) * BLOCK, nz); k++) {
+          for (let j = by * BLOCK; j < Math.min((by + 1) * BLOCK, ny); j++) {
+            for (let i = bx * BLOCK; i < Math.min((bx + 1) * BLOCK, nx); i++) {
+              value[i + nx * (j + ny * k)] = empty
+                ? centre
+                : fieldValue(f, list, origin[0] + i * h, origin[1] + j * h, origin[2] + k * h);
+            }
+          }
+        }
+      }
+    }
+  }
+  if (half) {
+    for (let k = 0; k < nz; k++) {
+      for (let j = 0; j < ny; j++) value[nx * (j + ny * k)] = value[1 + nx * (j + ny * k)]!;
+    }
+  }
+  return { h, origin, n: [nx, ny, nz], value, near, blocks };
+}
+
+interface Sheets {
+  readonly positions: Float64Array;
+  readonly quads: Uint32Array;
+  readonly onMidline: Uint8Array;
+  readonly block: Int32Array;
+}
+
+function dualSheets(g: Grid, half: boolean): Sheets {
+  const [nx, ny, nz] = g.n;
+  const v = g.value;
+  const positions: number[] = [];
+  const onMidline: number[] = [];
+  const block: number[] = [];
+  const first = new Int32Array(nx * ny * nz).fill(-1);
+  const pattern = new Uint8Array(nx * ny * nz);
+  const step = [1, nx, nx * ny];
+  const corner = [0, 1, 2, 3, 4, 5, 6, 7].map((c) => (c & 1) + nx * ((c >> 1) & 1) + nx * ny * (c >> 2));
+  for (let k = 0; k < nz - 1; k++) {
+    for (let j = 0; j < ny - 1; j++) {
+      for (let i = 0; i < nx - 1; i++) {
+        const cell = i + nx * (j + ny * k);
+        let bits = 0;
+        for (let c = 0; c < 8; c++) if (v[cell + corner[c]!]! < 0) bits |= 1 << c;
+        if (bits === 0 || bits === 255) continue;
+        pattern[cell] = bits;
+        first[cell] = positions.length / 3;
+        const b = Math.floor(i / BLOCK) + g.blocks[0] * (Math.floor(j / BLOCK) + g.blocks[1] * Math.floor(k / BLOCK));
+        for (let s = 0; s < SHEET_COUNT[bits]!; s++) {
+          let x = 0;
+          let y = 0;
+          let z = 0;
+          let m = 0;
+          for (let e = 0; e < 12; e++) {
+            if (SHEET[bits * 12 + e] !== s) continue;
+            const [p, q] = EDGE_CORNERS[e]!;
+            const a = v[cell + corner[p]!]!;
+            const t = a / (a - v[cell + corner[q]!]!);
+            x += (p & 1) + t * ((q & 1) - (p & 1));
+            y += ((p >> 1) & 1) + t * (((q >> 1) & 1) - ((p >> 1) & 1));
+            z += (p >> 2) + t * ((q >> 2) - (p >> 2));
+            m++;
+          }
+          const plane = half && i === 0;
+          positions.push(
+            plane ? 0 : g.origin[0] + (i + x / m) * g.h,
+            g.origin[1] + (j + y / m) * g.h,
+            g.origin[2] + (k + z / m) * g.h,
+          );
+          onMidline.push(plane ? 1 : 0);
+          block.push(b);
+        }
+      }
+    }
+  }
+  const quads: number[] = [];
+  const lowest = half ? 1 : 0;
+  for (let axis = 0; axis < 3; axis++) {
+    const u = (axis + 1) % 3;
+    const w = (axis + 2) % 3;
+    const lo = Math.min(u, w);
+    // Round the edge anticlockwise seen against the axis; (du, dw) is where the edge lies in that cell.
+    const round = [
+      [1, 1],
+      [0, 1],
+      [0, 0],
+      [1, 0],
+    ] as const;
+    for (let k = 1; k < nz - 1; k++) {
+      for (let j = 1; j < ny - 1; j++) {
+        for (let i = lowest; i < nx - 1; i++) {
+          const node = i + nx * (j + ny * k);
+          const here = v[node]! < 0;
+          if (here === v[node + step[axis]!]! < 0) continue;
+          const at = round.map(([du, dw]) => {
+            const cell = node - du * step[u]! - dw * step[w]!;
+            const edge = 4 * axis + (u === lo ? du + 2 * dw : dw + 2 * du);
+            return first[cell]! + SHEET[pattern[cell]! * 12 + edge]!;
+          });
+          if (here) quads.push(at[0]!, at[1]!, at[2]!, at[3]!);
+          else quads.push(at[3]!, at[2]!, at[1]!, at[0]!);
+        }
+      }
+    }
+  }
+  return {
+    positions: Float64Array.from(positions),
+    quads: Uint32Array.from(quads),
+    onMidline: Uint8Array.from(onMidline),
+    block: Int32Array.from(block),
+  };
+}
+
+/** Gradient of the field at a point by central differences, into `out`. */
+function gradient(f: Field, near: readonly number[], x: number, y: number, z: number, e: number, out: Float64Array) {
+  out[0] = (fieldValue(f, near, x + e, y, z) - fieldValue(f, near, x - e, y, z)) / (2 * e);
+  out[1] = (fieldValue(f, near, x, y + e, z) - fieldValue(f, near, x, y - e, z)) / (2 * e);
+  out[2] = (fieldValue(f, near, x, y, z + e) - fieldValue(f, near, x, y, z - e)) / (2 * e);
+}
+
+function settle(f: Field, g: Grid, s: Sheets): Float64Array {
+  const p = s.positions;
+  const n = p.length / 3;
+  const normals = new Float64Array(p.length);
+  const grad = new Float64Array(3);
+  const e = 1e-3 * g.h;
+  const all = f.parts.map((_, i) => i);
+  const nearOf = (v: number) => g.near.get(s.block[v]!) ?? all;
+  const project = (v: number, steps: number) => {
+    const near = nearOf(v);
+    for (let k = 0; k < steps; k++) {
+      const x = p[3 * v]!;
+      const y = p[3 * v + 1]!;
+      const z = p[3 * v + 2]!;
+      const d = fieldValue(f, near, x, y, z);
+      gradient(f, near, x, y, z, e, grad);
+      if (s.onMidline[v]) grad[0] = 0;
+      const g2 = grad[0]! ** 2 + grad[1]! ** 2 + grad[2]! ** 2;
+      if (g2 < 1e-12) break;
+      const move = Math.max(-g.h, Math.min(g.h, d)) / g2;
+      for (let c = 0; c < 3; c++) p[3 * v + c]! -= move * grad[c]!;
+      if (Math.abs(d) < 1e-9 * g.h) break;
+    }
+    const size = Math.sqrt(grad[0]! ** 2 + grad[1]! ** 2 + grad[2]! ** 2) || 1;
+    for (let c = 0; c < 3; c++) normals[3 * v + c] = grad[c]! / size;
+  };
+  for (let v = 0; v < n; v++) project(v, 3);
+  const sum = new Float64Array(p.length);
+  const weight = new Float64Array(n);
+  for (let round = 0; round < SMOOTHINGS; round++) {
+    sum.fill(0);
+    weight.fill(0);
+    for (let q = 0; q < s.quads.length; q += 4) {
+      for (let c = 0; c < 3; c++) {
+        let m = 0;
+        for (let k = 0; k < 4; k++) m += p[3 * s.quads[q + k]! + c]!;
+        for (let k = 0; k < 4; k++) sum[3 * s.quads[q + k]! + c]! += m / 4;
+      }
+      for (let k = 0; k < 4; k++) weight[s.quads[q + k]!]!++;
+    }
+    for (let v = 0; v < n; v++) {
+      if (weight[v] === 0) continue;
+      let along = 0;
+      for (let c = 0; c < 3; c++) {
+        sum[3 * v + c] = sum[3 * v + c]! / weight[v]! - p[3 * v + c]!;
+        if (c === 0 && s.onMidline[v]) sum[3 * v] = 0;
+        along += sum[3 * v + c]! * normals[3 * v + c]!;
+      }
+      for (let c = 0; c < 3; c++) p[3 * v + c]! += 0.5 * (sum[3 * v + c]! - along * normals[3 * v + c]!);
+    }
+    for (let v = 0; v < n; v++) project(v, round === SMOOTHINGS - 1 ? 3 : 1);
+  }
+  return normals;
+}
+
+function splitQuads(p: Float64Array, quads: Uint32Array): Uint32Array {
+  const out = new Uint32Array((quads.length / 4) * 6);
+  const far = (a: number, b: number) =>
+    (p[3 * a]! - p[3 * b]!) ** 2 + (p[3 * a + 1]! - p[3 * b + 1]!) ** 2 + (p[3 * a + 2]! - p[3 * b + 2]!) ** 2;
+  for (let q = 0, o = 0; q < quads.length; q += 4, o += 6) {
+    const [a, b, c, d] = [quads[q]!, quads[q + 1]!, quads[q + 2]!, quads[q + 3]!];
+    out.set(far(a, c) <= far(b, d) ? [a, b, c, a, c, d] : [a, b, d, b, c, d], o);
+  }
+  return out;
+}
+
+function mirrorHalf(p: Float64Array, normals: Float64Array, triangles: Uint32Array, onMidline: Uint8Array) {
+  const n = p.length / 3;
+  const image = new Uint32Array(n);
+  let count = n;
+  for (let v = 0; v < n; v++) image[v] = onMidline[v] ? v : count++;
+  const positions = new Float64Array(3 * count);
+  const turned = new Float64Array(3 * count);
+  const mirror = new Uint32Array(count);
+  positions.set(p);
+  turned.set(normals);
+  for (let v = 0; v < n; v++) {
+    const w = image[v]!;
+    mirror[v] = w;
+    mirror[w] = v;
+    positions.set([w === v ? 0 : -p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!], 3 * w);
+    turned.set([w === v ? 0 : -normals[3 * v]!, normals[3 * v + 1]!, normals[3 * v + 2]!], 3 * w);
+  }
+  const both = new Uint32Array(2 * triangles.length);
+  both.set(triangles);
+  for (let t = 0; t < triangles.length; t += 3) {
+    both.set([image[triangles[t]!]!, image[triangles[t + 2]!]!, image[triangles[t + 1]!]!], triangles.length + t);
+  }
+  return { positions, normals: turned, triangles: both, mirror };
+}
+
+/**
+ * @param edgeMm side of the grid, mm; triangles come out with edges of about that length
+ * @throws when no surface is found or the surface cannot be closed at this edge length
+ */
+export function polygonise(f: Field, edgeMm: number): Skin {
+  // A grid that meets the body badly is shifted a little and tried again; the shifts are fixed, so the result is too.
+  let problem: unknown;
+  for (const shift of [0, 0.37, 0.71]) {
+    try {
+      return attempt(f, edgeMm, shift * edgeMm);
+    } catch (e) {
+      problem = e;
+    }
+  }
+  throw problem;
+}
+
+function attempt(f: Field, edgeMm: number, shift: number): Skin {
+  const grid = sampleGrid(f, edgeMm, shift);
+  const sheets = dualSheets(grid, f.symmetric);
+  if (sheets.quads.length === 0) throw new Error('the body holds no surface at this size');
+  const normals = settle(f, grid, sheets);
+  const half = splitQuads(sheets.positions, sheets.quads);
+  flipToDelaunay(sheets.positions, half, buildEdges(half, sheets.positions.length / 3));
+  const whole = f.symmetric
+    ? mirrorHalf(sheets.positions, normals, half, sheets.onMidline)
+    : { positions: sheets.positions, normals, triangles: half, mirror: new Uint32Array(0) };
+  const edges = buildEdges(whole.triangles, whole.positions.length / 3);
+  const check = checkSurface(whole, edges);
+  if (!check.closed) throw new Error('the surface did not close');
+  return {
+    ...whole,
+    edges,
+    extent: curvedExtent(whole, whole.normals),
+    pieces: check.pieces,
+    handles: check.pieces - check.euler / 2,
+    edgeMm,
+  };
+}

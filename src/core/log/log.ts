@@ -1,0 +1,51 @@
+/** The log stage: what was really done, beside what was planned for the same rows. */
+import type { CoatPlan } from '@/core/coat/coat';
+import type { Piece } from '@/core/piece/schema';
+
+export interface AreaLog {
+  readonly areaId: string;
+  readonly rowsDone: readonly number[];
+  readonly rows: number;
+  /** The row to lay next; null when all are done. */
+  readonly nextRow: number | null;
+  /** Minutes planned for the rows done, by their share of the whole length; and spent on them. */
+  readonly plannedMinutes: number;
+  readonly actualMinutes: number;
+  /** Wool planned for the rows done, and entered as used. Null when nothing was entered. */
+  readonly plannedG: number;
+  readonly actualG: number | null;
+}
+
+export interface LogPlan {
+  readonly areas: readonly AreaLog[];
+  readonly minutesLeft: number;
+}
+
+export function planLog(piece: Piece, coat: CoatPlan): LogPlan {
+  const areas: AreaLog[] = [];
+  let minutesLeft = 0;
+  for (const a of coat.areas) {
+    if (!a.fur) continue;
+    const mine = piece.log.filter((e) => e.areaId === a.id);
+    const rows = a.fur.rows.rows;
+    const rowsDone = [...new Set(mine.flatMap((e) => (e.kind === 'row' && e.row <= rows.length ? [e.row] : [])))].sort(
+      (x, y) => x - y,
+    );
+    const done = new Set(rowsDone);
+    const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
+    const share = a.fur.rows.totalMm > 0 ? length / a.fur.rows.totalMm : 0;
+    const weighed = mine.filter((e) => e.kind === 'wool');
+    minutesLeft += a.fur.figures.minutes.value * (1 - share);
+    areas.push({
+      areaId: a.id,
+      rowsDone,
+      rows: rows.length,
+      nextRow: rows.find((r) => !done.has(r.number))?.number ?? null,
+      plannedMinutes: a.fur.figures.minutes.value * share,
+      actualMinutes: mine.reduce((s, e) => s + (e.kind === 'row' ? e.minutes : 0), 0),
+      plannedG: a.fur.figures.mass.value * share,
+      actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0) : null,
+    });
+  }
+  return { areas, minutesLeft };
+}

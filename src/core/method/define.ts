@@ -1,0 +1,46 @@
+/**
+ * A method is one formula, kept once: what it is called, how it is written, what its letters mean, where it comes from
+ * and how it is computed. A figure is a method with this piece's numbers put in, so any figure on screen or on paper
+ * can open how it was worked out.
+ */
+import type { QuantityKind } from '@/core/text';
+
+export type Basis = 'published' | 'common practice' | 'from memory' | 'ours';
+
+export interface Letter {
+  readonly letter: string;
+  readonly meaning: string;
+  readonly kind: QuantityKind;
+}
+
+export interface Method<Name extends string = string> {
+  readonly id: string;
+  readonly title: string;
+  /** The formula as it would be written by hand. */
+  readonly formula: string;
+  readonly inputs: Readonly<Record<Name, Letter>>;
+  readonly result: Letter;
+  readonly source: string;
+  readonly basis: Basis;
+  readonly of: (x: Readonly<Record<Name, number>>) => number;
+}
+
+/** A value with the way it was found. Plain data. */
+export interface Figure {
+  readonly method: string;
+  readonly value: number;
+  readonly kind: QuantityKind;
+  readonly inputs: Readonly<Record<string, number>>;
+}
+
+export const method = <Name extends string>(m: Method<Name>): Method<Name> => m;
+
+export const letter = (symbol: string, meaning: string, kind: QuantityKind): Letter => ({
+  letter: symbol,
+  meaning,
+  kind,
+});
+
+export function figure<Name extends string>(m: Method<Name>, inputs: Readonly<Record<Name, number>>): Figure {
+  return { method: m.id, value: m.of(inputs), kind: m.result.kind, inputs };
+}

@@ -1,0 +1,49 @@
+/** The cupboard: lots of wool and needles, shared by all pieces. */
+import { z } from 'zod';
+import { colour, id, measure, name, whole } from './fields';
+
+export const CUPBOARD_KIND = 'fond-badger/cupboard';
+export const CUPBOARD_SCHEMA = 1;
+
+export const WOOL_FORMS = ['combed top', 'carded batt', 'locks', 'raw fleece', 'yarn'] as const;
+export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse'] as const;
+
+export const lotSchema = z.strictObject({
+  id: id('Wool'),
+  name: name('Wool name'),
+  form: z.enum(WOOL_FORMS),
+  colour: colour('Colour'),
+  finenessUm: measure('Fineness', 8, 80, 'micron'),
+  finenessCv: measure('Variation of fineness', 0, 0.6, ''),
+  stapleMm: measure('Staple', 5, 400, 'mm'),
+  haveG: measure('Wool at hand', 0, 20000, 'g'),
+  pricePer100g: measure('Price per 100 g', 0, 1000, '').nullable(),
+});
+
+export const needleSchema = z.strictObject({
+  id: id('Needle'),
+  name: name('Needle name'),
+  gauge: whole('Gauge', 20, 50),
+  section: z.enum(NEEDLE_SECTIONS),
+  count: whole('Number of needles', 0, 500),
+});
+
+export const cupboardSchema = z
+  .strictObject({
+    kind: z.literal(CUPBOARD_KIND),
+    schema: z.literal(CUPBOARD_SCHEMA),
+    lots: z.array(lotSchema).max(500),
+    needles: z.array(needleSchema).max(200),
+  })
+  .superRefine((c, ctx) => {
+    if (new Set(c.lots.map((l) => l.id)).size < c.lots.length) {
+      ctx.addIssue({ code: 'custom', path: ['lots'], message: 'Two lots of wool have the same name' });
+    }
+    if (new Set(c.needles.map((l) => l.id)).size < c.needles.length) {
+      ctx.addIssue({ code: 'custom', path: ['needles'], message: 'Two needles have the same name' });
+    }
+  });
+
+export type Cupboard = z.infer<typeof cupboardSchema>;
+export type Lot = z.infer<typeof lotSchema>;
+export type Needle = z.infer<typeof needleSchema>;

@@ -1,0 +1,59 @@
+/**
+ * The hand: the maker's own rates and habits. The defaults are ours unless said; each is replaceable by what the maker
+ * measures.
+ */
+import { z } from 'zod';
+import { measure, whole } from './fields';
+
+export const HAND_KIND = 'fond-badger/hand';
+export const HAND_SCHEMA = 1;
+
+export const handSchema = z.strictObject({
+  kind: z.literal(HAND_KIND),
+  schema: z.literal(HAND_SCHEMA),
+  /** What the fold and the needling take of a fibre, mm. */
+  rootMm: measure('Root', 0, 20, 'mm'),
+  /** Left on for trimming: a share of the finished length, at least so many mm. */
+  overShare: measure('Left for trimming', 0, 1, 'of the length'),
+  overLeastMm: measure('Left for trimming, at least', 0, 30, 'mm'),
+  /** Share of the wool lost in handling. */
+  handlingLoss: measure('Handling loss', 0, 0.5, ''),
+  stabsPerMinute: measure('Stabs a minute', 10, 600, ''),
+  /** Stabs on a cm of row in one pass. */
+  stabsPerCm: measure('Stabs per cm of row', 1, 60, ''),
+  passesLine: whole('Passes along the line', 1, 12),
+  passesFold: whole('Passes along the fold', 1, 12),
+  /** Drawing off, cutting, placing and folding one pinch, minutes. */
+  minutesPerPinch: measure('Minutes for a pinch', 0, 5, 'min'),
+  /** Density of laid fur, mg/cm3. */
+  loftDensityMgCm3: measure('Density of laid fur', 5, 150, 'mg/cm3'),
+  /** How far one layer of fibre hides: 1 for fibres laid quite at random, less where they clump. */
+  spread: z.strictObject({
+    'combed top': measure('Spread of combed top', 0.1, 1, ''),
+    'carded batt': measure('Spread of carded batt', 0.1, 1, ''),
+    locks: measure('Spread of locks', 0.1, 1, ''),
+    'raw fleece': measure('Spread of raw fleece', 0.1, 1, ''),
+    yarn: measure('Spread of yarn', 0.1, 1, ''),
+  }),
+  /** Coefficient of variation of how evenly a row is laid. */
+  unevenness: measure('Unevenness of laying', 0, 1, ''),
+});
+
+export type Hand = z.infer<typeof handSchema>;
+
+export const defaultHand: Hand = {
+  kind: HAND_KIND,
+  schema: HAND_SCHEMA,
+  rootMm: 3,
+  overShare: 0.2,
+  overLeastMm: 3,
+  handlingLoss: 0.05,
+  stabsPerMinute: 150,
+  stabsPerCm: 8,
+  passesLine: 3,
+  passesFold: 3,
+  minutesPerPinch: 0.1,
+  loftDensityMgCm3: 30,
+  spread: { 'combed top': 0.75, 'carded batt': 0.85, locks: 0.5, 'raw fleece': 0.5, yarn: 0.5 },
+  unevenness: 0.3,
+};

@@ -1,0 +1,99 @@
+/**
+ * Reading what comes from outside: a file, a store, a posted request. Older schema numbers are upgraded step by step
+ * and never refused; newer ones and foreign files are refused with a clear word and change nothing.
+ */
+import type { z } from 'zod';
+import { CUPBOARD_KIND, CUPBOARD_SCHEMA, cupboardSchema, type Cupboard } from './cupboard';
+import { HAND_KIND, HAND_SCHEMA, handSchema, type Hand } from './hand';
+import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
+
+/** One thing wrong: where, in words, and what was expected. */
+export interface Problem {
+  readonly where: string;
+  readonly says: string;
+}
+
+export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: Problem[] };
+
+/** Upgrades by the schema number they start from; each returns the document one number higher. */
+export type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
+
+/** Version 1 is the first; the step from it comes with version 2. */
+export const PIECE_UPGRADES: Upgrades = {};
+
+/**
+ * Takes a document of an older version up to the newest, one version at a time.
+ * @throws when a step of the chain is missing, which is a mistake of ours and not of the file
+ */
+export function upgraded(old: Record<string, unknown>, newest: number, upgrades: Upgrades): Record<string, unknown> {
+  let doc = old;
+  for (let v = old.schema as number; v < newest; v++) {
+    const step = upgrades[v];
+    if (!step) throw new Error(`no upgrade from version ${v}`);
+    doc = { ...step(doc), schema: v + 1 };
+  }
+  return doc;
+}
+
+/** Path in the document to words: names of areas and parts where they have one. */
+function inWords(doc: unknown, path: readonly PropertyKey[]): string {
+  const words: string[] = [];
+  let at: unknown = doc;
+  for (const step of path) {
+    at = typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[step] : undefined;
+    const label = typeof at === 'object' && at !== null ? (at as { name?: unknown }).name : undefined;
+    if (typeof label === 'string') words.push(label);
+    else if (typeof step === 'number') words.push(`number ${step + 1}`);
+    else words.push(String(step));
+  }
+  return words.join(' › ') || 'the whole file';
+}
+
+function readDocument<T>(
+  raw: unknown,
+  what: string,
+  kind: string,
+  newest: number,
+  schema: z.ZodType<T>,
+  upgrades: Upgrades,
+): Read<T> {
+  const refuse = (says: string): Read<T> => ({ ok: false, problems: [{ where: 'the whole file', says }] });
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) return refuse(`This is not a ${what} file.`);
+  let doc = raw as Record<string, unknown>;
+  if (doc.kind !== kind) return refuse(`This is not a ${what} file of Fond Badger.`);
+  if (typeof doc.schema !== 'number' || !Number.isInteger(doc.schema) || doc.schema < 1) {
+    return refuse(`The ${what} file does not say which version it is.`);
+  }
+  if (doc.schema > newest) {
+    return refuse(
+      `This ${what} file was written by a newer Fond Badger (version ${doc.schema}; this one reads up to ${newest}).`,
+    );
+  }
+  doc = upgraded(doc, newest, upgrades);
+  const parsed = schema.safeParse(doc);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  return {
+    ok: false,
+    problems: parsed.error.issues.slice(0, 20).map((i) => ({ where: inWords(doc, i.path), says: i.message })),
+  };
+}
+
+export const readPiece = (raw: unknown): Read<Piece> =>
+  readDocument(raw, 'piece', PIECE_KIND, PIECE_SCHEMA, pieceSchema, PIECE_UPGRADES);
+export const readCupboard = (raw: unknown): Read<Cupboard> =>
+  readDocument(raw, 'cupboard', CUPBOARD_KIND, CUPBOARD_SCHEMA, cupboardSchema, {});
+export const readHand = (raw: unknown): Read<Hand> => readDocument(raw, 'hand', HAND_KIND, HAND_SCHEMA, handSchema, {});
+
+/** Text of a file to a piece. @returns problems in words; never throws on bad input */
+export function parsePiece(text: string): Read<Piece> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return {
+      ok: false,
+      problems: [{ where: 'the whole file', says: 'The file is damaged or is not a piece file: it cannot be read.' }],
+    };
+  }
+  return readPiece(raw);
+}

@@ -1,0 +1,95 @@
+/**
+ * plan = makePlan(piece, cupboard, hand)
+ *
+ *   form ─► coat ─► work ─► stock ─► log
+ *
+ * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
+ * generator that pauses between pieces of work, so a worker can report progress and stop.
+ */
+import { planCoat, shapeAreas, type CoatPlan } from './coat/coat';
+import { EDGE_SHARE, planForm, workForm, type FormPlan } from './form/form';
+import { planLog, type LogPlan } from './log/log';
+import { REFERENCE_MM, resizeForm } from './form/resize';
+import { Memo } from './memo';
+import type { Cupboard } from './piece/cupboard';
+import type { Hand } from './piece/hand';
+import type { Piece } from './piece/schema';
+import type { Finding } from './stage';
+import { planStock, type StockPlan } from './stock/stock';
+import { planWork, type WorkPlan } from './work/order';
+
+export interface Plan {
+  readonly pieceId: string;
+  readonly form: FormPlan;
+  readonly coat: CoatPlan;
+  readonly work: WorkPlan;
+  readonly stock: StockPlan;
+  readonly log: LogPlan;
+  readonly findings: readonly Finding[];
+}
+
+export interface Progress {
+  readonly doing: string;
+  /** Share done, 0..1. */
+  readonly share: number;
+}
+
+const RANK = { stop: 0, caution: 1, note: 2 } as const;
+
+export interface PlanOptions {
+  /** Side of the skin's grid as a share of the finished length. */
+  readonly edgeShare?: number;
+}
+
+export function* planSteps(
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  memo: Memo = new Memo(),
+  options: PlanOptions = {},
+): Generator<Progress, Plan> {
+  const edgeShare = options.edgeShare ?? EDGE_SHARE;
+  const shapeOnly = JSON.stringify([piece.form.parts, edgeShare]);
+  yield { doing: 'Shaping the animal', share: 0 };
+  const atReference = memo.keep('form', shapeOnly, () =>
+    workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
+  );
+  const formKey = `${shapeOnly}@${piece.form.finishedLengthMm}`;
+  const work = memo.keep('size', formKey, () => resizeForm(atReference, piece.form));
+  const form = planForm(piece, work);
+
+  const shaping = shapeAreas(piece, atReference, shapeOnly, memo);
+  let at = shaping.next();
+  for (let i = 0; !at.done; i++) {
+    yield { doing: `Finding the rows: ${at.value.name}`, share: 0.5 + (0.45 * i) / piece.areas.length };
+    at = shaping.next();
+  }
+  const wheres = piece.areas.map((a) => JSON.stringify(a.where));
+  const shapeKey = (i: number) => formKey + wheres.slice(i).join('|');
+  yield { doing: 'Working out wool, cover and time', share: 0.95 };
+  const coat = planCoat(piece, cupboard, hand, at.value, shapeKey, memo);
+  const order = planWork([...form.operations, ...coat.operations]);
+  const stock = planStock(piece, cupboard, hand, coat.result);
+  const findings = [form, coat, order, stock].flatMap((s) => s.findings);
+  return {
+    pieceId: piece.id,
+    form: form.result,
+    coat: coat.result,
+    work: order.result,
+    stock: stock.result,
+    log: planLog(piece, coat.result),
+    findings: findings
+      .map((f, i) => ({ f, i }))
+      .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
+      .map((x) => x.f),
+  };
+}
+
+/** The whole plan at once. Same inputs, same plan, to the byte. */
+export function makePlan(piece: Piece, cupboard: Cupboard, hand: Hand, memo?: Memo, options?: PlanOptions): Plan {
+  const steps = planSteps(piece, cupboard, hand, memo, options);
+  for (;;) {
+    const s = steps.next();
+    if (s.done) return s.value;
+  }
+}

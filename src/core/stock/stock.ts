@@ -1,0 +1,142 @@
+/** The stock stage: what the piece needs of every lot, against what is in the cupboard. Masses in grams. */
+import type { CoatPlan } from '@/core/coat/coat';
+import { WELL } from '@/core/coat/cover';
+import { furLayOf } from '@/core/coat/fold-over';
+import { thinnestLay } from '@/core/coat/enough';
+import { lightness } from '@/core/lightness';
+import { figure, letter, method, type Figure } from '@/core/method/define';
+import type { Cupboard, Lot } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding, Remedy, Stage } from '@/core/stage';
+import { grams, mgCm, say, share } from '@/core/text';
+
+export const lotCost = method({
+  id: 'lot-cost',
+  title: 'Cost of the wool',
+  formula: 'cost = M × price / 100 g',
+  inputs: {
+    mass: letter('M', 'wool needed', 'mass'),
+    price: letter('price', 'price of 100 g', 'price'),
+  },
+  result: letter('cost', 'cost', 'money'),
+  source: 'Wool is priced by 100 g.',
+  basis: 'common practice',
+  of: ({ mass, price }) => (mass * price) / 100,
+});
+
+export interface LotNeed {
+  readonly lotId: string;
+  readonly name: string;
+  readonly colour: string;
+  readonly needG: number;
+  readonly haveG: number;
+  readonly shortG: number;
+  readonly cost: Figure | null;
+  readonly areaIds: readonly string[];
+}
+
+export interface StockPlan {
+  readonly lots: readonly LotNeed[];
+  readonly needG: number;
+  /** Sum over the lots with a price. */
+  readonly cost: number;
+}
+
+export function planStock(piece: Piece, cupboard: Cupboard, hand: Hand, coat: CoatPlan): Stage<StockPlan> {
+  const findings: Finding[] = [];
+  const lots: LotNeed[] = [];
+  for (const lot of cupboard.lots) {
+    const users = coat.areas.filter((a) => a.fur?.lotId === lot.id);
+    if (users.length === 0) continue;
+    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, 0);
+    const shortG = Math.max(0, needG - lot.haveG);
+    lots.push({
+      lotId: lot.id,
+      name: lot.name,
+      colour: lot.colour,
+      needG,
+      haveG: lot.haveG,
+      shortG,
+      cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
+      areaIds: users.map((a) => a.id),
+    });
+    if (shortG > 1e-9) {
+      findings.push({
+        id: `stock-short-${lot.id}`,
+        stage: 'stock',
+        severity: 'stop',
+        about: lot.id,
+        says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
+        why: say`${users.map((a) => a.name).join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        remedies: [...thinner(piece, lot, hand, coat, shortG), ...otherLot(piece, cupboard, lot, coat, needG)],
+      });
+    }
+  }
+  return {
+    result: {
+      lots,
+      needG: lots.reduce((s, l) => s + l.needG, 0),
+      cost: lots.reduce((s, l) => s + (l.cost?.value ?? 0), 0),
+    },
+    findings,
+    operations: [],
+  };
+}
+
+/** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */
+function thinner(piece: Piece, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
+  const changes: Remedy['changes'][number][] = [];
+  let saved = 0;
+  let lays = 0;
+  piece.areas.forEach((area, i) => {
+    const plan = coat.areas[i]!;
+    if (area.coat.method !== 'fold-over' || area.coat.lotId !== lot.id || !plan.fur) return;
+    const least = thinnestLay(furLayOf(area.coat, lot, hand));
+    if (least === null || least >= area.coat.layMgCm) return;
+    saved += plan.fur.figures.mass.value * (1 - least / area.coat.layMgCm);
+    lays = Math.max(lays, least);
+    changes.push({ path: ['areas', i, 'coat', 'layMgCm'], value: least });
+  });
+  if (saved < shortG) return [];
+  return [
+    {
+      label: changes.length === 1 ? say`Lay only ${mgCm(lays)} of row` : say`Lay each area as thin as still covers`,
+      effect: say`saves ${grams(saved)}, base still hidden ${share(WELL)} or more`,
+      changes,
+    },
+  ];
+}
+
+/** The nearest lot in lightness that has enough for all of it and is long enough. */
+function otherLot(piece: Piece, cupboard: Cupboard, lot: Lot, coat: CoatPlan, needG: number): Remedy[] {
+  const used = new Map<string, number>();
+  for (const a of coat.areas) if (a.fur) used.set(a.fur.lotId, (used.get(a.fur.lotId) ?? 0) + a.fur.figures.mass.value);
+  const longest = Math.max(
+    ...coat.areas.filter((a) => a.fur?.lotId === lot.id).map((a) => a.fur!.figures.cutLength.value),
+  );
+  const other = cupboard.lots
+    .filter(
+      (l) =>
+        l.id !== lot.id &&
+        l.form === lot.form &&
+        l.stapleMm >= longest &&
+        l.haveG - (used.get(l.id) ?? 0) >= needG * 1.2,
+    )
+    .sort(
+      (a, b) =>
+        Math.abs(lightness(a.colour) - lightness(lot.colour)) - Math.abs(lightness(b.colour) - lightness(lot.colour)),
+    )[0];
+  if (!other) return [];
+  return [
+    {
+      label: say`Use ${other.name} instead`,
+      effect: say`${grams(other.haveG - (used.get(other.id) ?? 0))} of it are free; the colour changes`,
+      changes: piece.areas.flatMap((a, i) =>
+        a.coat.method === 'fold-over' && a.coat.lotId === lot.id
+          ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
+          : [],
+      ),
+    },
+  ];
+}

@@ -1,0 +1,14 @@
+/**
+ * Which needle roots fur: a crown needle where one is owned, else the finest regular one (common practice). Fine blades
+ * leave small holes, and the crown's barbs sit close to its tip, so a shallow stab already carries fibre.
+ */
+import type { Cupboard } from '@/core/piece/cupboard';
+import { say, type Text } from '@/core/text';
+
+export function rootingNeedle(cupboard: Cupboard): Text | null {
+  const owned = cupboard.needles.filter((n) => n.count > 0 && n.section !== 'reverse');
+  const crown = owned.filter((n) => n.section === 'crown').sort((a, b) => b.gauge - a.gauge)[0];
+  if (crown) return say`${crown.name}: barbs close to the tip, so a shallow stab roots the fur`;
+  const finest = [...owned].sort((a, b) => b.gauge - a.gauge || a.id.localeCompare(b.id))[0];
+  return finest ? say`${finest.name}: the finest you own, for the smallest holes` : null;
+}

@@ -1,0 +1,78 @@
+/** Files in and out of the browser: piece files to save and open, sheets fetched from the server's door. */
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import { parsePiece, type Problem } from '@/core/piece/read';
+import type { Piece } from '@/core/piece/schema';
+import type { Settings } from './settings';
+import { loadPiece, savePiece } from './storage';
+
+function hand(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
+  const a = document.createElement('a');
+  a.href = url;
+  a.download = name;
+  document.body.append(a);
+  a.click();
+  a.remove();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+export function savePieceFile(piece: Piece): void {
+  hand(`${piece.id}.json`, new Blob([`${JSON.stringify(piece, null, 2)}\n`], { type: 'application/json' }));
+}
+
+export type OpenedFile =
+  | { readonly ok: true; readonly id: string; readonly renamed: boolean }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const LARGEST_FILE = 20 * 1024 * 1024;
+
+/** Puts a piece from a file on the shelf. One with the same name there stays; the new one is put beside it. */
+export async function openPieceFile(file: File): Promise<OpenedFile> {
+  if (file.size > LARGEST_FILE) {
+    return {
+      ok: false,
+      problems: [{ where: file.name, says: 'The file is larger than 20 MB; a piece file is far smaller.' }],
+    };
+  }
+  const read = parsePiece(await file.text());
+  if (!read.ok) return { ok: false, problems: read.problems };
+  let piece = read.value;
+  const there = await loadPiece(piece.id);
+  const renamed = there !== null && JSON.stringify(there.piece) !== JSON.stringify(piece);
+  if (renamed) piece = { ...piece, id: freshId(piece.id), name: `${piece.name} (from file)`.slice(0, 80) };
+  await savePiece(piece);
+  return { ok: true, id: piece.id, renamed };
+}
+
+/** A name for a new document that no other one has. */
+export function freshId(stem: string): string {
+  const base =
+    stem
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 40) || 'piece';
+  return `${base}-${crypto.randomUUID().slice(0, 8)}`;
+}
+
+export type SheetKind = 'pdf' | 'csv';
+
+/** @throws with what the server found wrong, in words */
+export async function fetchSheet(
+  kind: SheetKind,
+  what: { piece: Piece; cupboard: Cupboard; hand: Hand; settings: Settings },
+): Promise<void> {
+  const answer = await fetch(`/api/sheets?format=${kind}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(what),
+  }).catch(() => null);
+  if (!answer) throw new Error('The sheets could not be made: the server does not answer.');
+  if (!answer.ok) {
+    const problem = (await answer.json().catch(() => null)) as { title?: string; detail?: string } | null;
+    throw new Error([problem?.title ?? 'The sheets could not be made', problem?.detail].filter(Boolean).join(': '));
+  }
+  const name = /filename="([^"]+)"/.exec(answer.headers.get('Content-Disposition') ?? '')?.[1] ?? `sheets.${kind}`;
+  hand(name, await answer.blob());
+}

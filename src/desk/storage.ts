@@ -1,0 +1,116 @@
+/**
+ * Keeping things in the browser. Pieces, the cupboard, the hand, settings and how each piece was last looked at live in
+ * one IndexedDB database. Everything read is checked like a file from outside; what cannot be read is reported, never
+ * thrown away. Writes from all windows wait for each other (Web Locks) and are told to the other windows.
+ */
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Piece } from '@/core/piece/schema';
+import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+
+interface Database extends DBSchema {
+  pieces: { key: string; value: { readonly id: string; readonly doc: unknown; readonly savedAt: string } };
+  things: { key: string; value: unknown };
+}
+
+export interface ShelfEntry {
+  readonly id: string;
+  readonly savedAt: string;
+  /** The piece, or what is wrong with the stored one. */
+  readonly piece: Piece | null;
+  readonly problems: readonly Problem[];
+}
+
+const VERSION = 1;
+let database: Promise<IDBPDatabase<Database>> | null = null;
+
+function db(): Promise<IDBPDatabase<Database>> {
+  database ??= openDB<Database>('fond-badger', VERSION, {
+    upgrade(d, from) {
+      if (from < 1) {
+        d.createObjectStore('pieces', { keyPath: 'id' });
+        d.createObjectStore('things');
+      }
+    },
+    terminated() {
+      database = null;
+    },
+  });
+  return database;
+}
+
+/** What one window tells the others. */
+export type Word =
+  | { readonly says: 'piece-saved'; readonly id: string }
+  | { readonly says: 'thing-saved'; readonly name: string }
+  | { readonly says: 'give-way'; readonly id: string };
+
+const channel = (): BroadcastChannel => new BroadcastChannel('fond-badger');
+let speaker: BroadcastChannel | null = null;
+
+export function tell(word: Word): void {
+  speaker ??= channel();
+  speaker.postMessage(word);
+}
+
+export function listen(hear: (word: Word) => void): () => void {
+  const c = channel();
+  c.onmessage = (e: MessageEvent<Word>) => hear(e.data);
+  return () => c.close();
+}
+
+/** One write at a time over all windows. */
+const inTurn = <T>(work: () => Promise<T>): Promise<T> =>
+  navigator.locks.request('fond-badger:write', work) as unknown as Promise<T>;
+
+export async function savePiece(piece: Piece): Promise<string> {
+  const savedAt = new Date().toISOString();
+  await inTurn(async () => (await db()).put('pieces', { id: piece.id, doc: piece, savedAt }));
+  tell({ says: 'piece-saved', id: piece.id });
+  return savedAt;
+}
+
+export async function removePiece(id: string): Promise<void> {
+  await inTurn(async () => (await db()).delete('pieces', id));
+  tell({ says: 'piece-saved', id });
+}
+
+function entry(raw: { id: string; doc: unknown; savedAt: string }): ShelfEntry {
+  const read = readPiece(raw.doc);
+  return {
+    id: raw.id,
+    savedAt: raw.savedAt,
+    piece: read.ok ? read.value : null,
+    problems: read.ok ? [] : read.problems,
+  };
+}
+
+export async function loadPiece(id: string): Promise<ShelfEntry | null> {
+  const raw = await (await db()).get('pieces', id);
+  return raw ? entry(raw) : null;
+}
+
+export async function loadShelf(): Promise<ShelfEntry[]> {
+  const all = await (await db()).getAll('pieces');
+  return all.map(entry).sort((a, b) => b.savedAt.localeCompare(a.savedAt));
+}
+
+export async function saveThing(name: string, value: unknown): Promise<void> {
+  await inTurn(async () => (await db()).put('things', value, name));
+  tell({ says: 'thing-saved', name });
+}
+
+export async function loadThing(name: string): Promise<unknown> {
+  return (await db()).get('things', name);
+}
+
+export async function loadCupboard(): Promise<Cupboard | null> {
+  const read = readCupboard(await loadThing('cupboard'));
+  return read.ok ? read.value : null;
+}
+
+export async function loadHand(): Promise<Hand | null> {
+  const read = readHand(await loadThing('hand'));
+  return read.ok ? read.value : null;
+}

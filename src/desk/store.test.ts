@@ -1,0 +1,173 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { cupboard, pineMarten } from '../../demo/load';
+import type { AreaLog } from '@/core/log/log';
+import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from './bench';
+import { withDemoLots } from './demo';
+import { applyRemedy, beginGesture, editCupboard, editPiece, endGesture, redo, undo, useDesk } from './store';
+import { defaultView, viewSchema } from './view';
+
+const desk = () => useDesk.getState();
+const setLength = (mm: number) => editPiece((d) => void (d.form.finishedLengthMm = mm));
+const length = () => desk().piece!.form.finishedLengthMm;
+
+beforeEach(() => {
+  endGesture();
+  useDesk.setState({ piece: pineMarten, cupboard, view: defaultView, mine: true, message: null });
+  useDesk.temporal.getState().clear();
+});
+
+describe('undo', () => {
+  it('takes back and brings again changes of piece and cupboard in their order', () => {
+    setLength(200);
+    editCupboard((d) => void d.lots.pop());
+    setLength(210);
+    undo();
+    expect([length(), desk().cupboard.lots.length]).toEqual([200, 5]);
+    undo();
+    expect([length(), desk().cupboard.lots.length]).toEqual([200, 6]);
+    undo();
+    expect(desk().piece).toBe(pineMarten);
+    undo();
+    expect(desk().piece).toBe(pineMarten);
+    redo();
+    redo();
+    redo();
+    redo();
+    expect([length(), desk().cupboard.lots.length]).toEqual([210, 5]);
+    setLength(50);
+    redo();
+    expect(length()).toBe(50);
+  });
+
+  it('counts a drag as one change, and the next change as another', () => {
+    beginGesture();
+    for (const mm of [190, 195, 200]) setLength(mm);
+    endGesture();
+    setLength(300);
+    undo();
+    expect(length()).toBe(200);
+    undo();
+    expect(length()).toBe(185);
+  });
+
+  it('leaves how the piece is looked at alone', () => {
+    setLength(200);
+    useDesk.setState({ view: { ...defaultView, yaw: 10 } });
+    undo();
+    expect(desk().view.yaw).toBe(10);
+  });
+
+  it('never changes the document it was given', () => {
+    const before = JSON.stringify(pineMarten);
+    setLength(222);
+    editPiece((d) => void d.areas.pop());
+    expect(JSON.stringify(pineMarten)).toBe(before);
+  });
+});
+
+describe('a remedy', () => {
+  it('is one change of several places', () => {
+    applyRemedy([
+      { path: ['areas', 0, 'coat', 'spacingMm'], value: 2 },
+      { path: ['areas', 1, 'coat', 'spacingMm'], value: 2.5 },
+    ]);
+    expect(
+      desk()
+        .piece!.areas.slice(0, 2)
+        .map((a) => a.coat.method === 'fold-over' && a.coat.spacingMm),
+    ).toEqual([2, 2.5]);
+    undo();
+    expect(desk().piece).toBe(pineMarten);
+  });
+  it('that would leave an unsound piece is refused and said', () => {
+    applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: -1 }]);
+    expect(desk().piece).toBe(pineMarten);
+    expect(desk().message).toMatch(/Row spacing must be between/);
+  });
+});
+
+describe('a window that only looks on', () => {
+  it('changes nothing', () => {
+    useDesk.setState({ mine: false });
+    setLength(400);
+    applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }]);
+    undo();
+    expect(desk().piece).toBe(pineMarten);
+    expect(desk().message).toMatch(/another window/);
+  });
+});
+
+describe('the bench', () => {
+  const log = (rowsDone: number[], rows = 3): AreaLog => ({
+    areaId: 'bib',
+    rowsDone,
+    rows,
+    nextRow: [1, 2, 3].slice(0, rows).find((r) => !rowsDone.includes(r)) ?? null,
+    plannedMinutes: 0,
+    actualMinutes: 0,
+    plannedG: 0,
+    actualG: null,
+  });
+  const MIN = 60_000;
+  const written = () => desk().piece!.log;
+
+  it('begins a row, writes it down with its minutes and begins the next', () => {
+    expect(stepOn(log([]), 0)).toBe('begun');
+    expect(written()).toEqual([]);
+    expect(stepOn(log([]), 2.5 * MIN)).toBe('done');
+    expect(written()).toMatchObject([{ kind: 'row', areaId: 'bib', row: 1, minutes: 2.5 }]);
+    expect(stepOn(log([1]), 4 * MIN)).toBe('done');
+    expect(written()[1]).toMatchObject({ row: 2, minutes: 1.5 });
+    expect(stepOn(log([1, 2]), 5 * MIN)).toBe('finished');
+    expect(desk().view.timer).toBeNull();
+    expect(stepOn(log([1, 2, 3]), 6 * MIN)).toBe('finished');
+    expect(written().length).toBe(3);
+  });
+
+  it('does not count the time the timer stands still', () => {
+    stepOn(log([]), 0);
+    toggleTimer('bib', 1 * MIN);
+    expect(isRunning(desk().view.timer, 'bib')).toBe(false);
+    expect(elapsed(desk().view.timer, 'bib', 30 * MIN)).toBe(MIN);
+    toggleTimer('bib', 40 * MIN);
+    stepOn(log([]), 41 * MIN);
+    expect(written()[0]).toMatchObject({ minutes: 2 });
+    expect(elapsed(desk().view.timer, 'tail', 50 * MIN)).toBe(0);
+  });
+
+  it('takes the last row of this area back, nothing else', () => {
+    stepOn(log([]), 0);
+    stepOn(log([]), MIN);
+    writeNote('bib', 'damp');
+    writeWool('bib', 'cream-top', 0.4);
+    stepBack('tail');
+    expect(written().length).toBe(3);
+    stepBack('bib');
+    expect(written().map((e) => e.kind)).toEqual(['note', 'wool']);
+    undo();
+    expect(written().length).toBe(3);
+  });
+
+  it('a row left overnight stays within what a log entry may hold', () => {
+    stepOn(log([]), 0);
+    stepOn(log([]), 5000 * MIN);
+    expect(written()[0]).toMatchObject({ minutes: 600 });
+  });
+});
+
+describe('what is kept beside the piece', () => {
+  it('fills in what an older view did not have and refuses nonsense', () => {
+    expect(viewSchema.parse({ yaw: 5 })).toEqual({ ...defaultView, yaw: 5 });
+    expect(viewSchema.safeParse({ overlay: 'x-ray' }).success).toBe(false);
+  });
+  it('demo lots are added only where a demo piece needs them', () => {
+    const own = {
+      ...cupboard,
+      lots: cupboard.lots.filter((l) => l.id === 'cream-top').map((l) => ({ ...l, haveG: 3 })),
+    };
+    const filled = withDemoLots(own, pineMarten);
+    expect(filled.lots.map((l) => l.id).sort()).toEqual(['chestnut-top', 'cream-top', 'fawn-top', 'umber-top']);
+    expect(filled.lots.find((l) => l.id === 'cream-top')!.haveG).toBe(3);
+    expect(withDemoLots(cupboard, pineMarten)).toBe(cupboard);
+  });
+});

@@ -1,0 +1,129 @@
+/**
+ * The desk: the piece in hand, the cupboard, the hand and the settings, with undo. Every change goes through `edit…`,
+ * is remembered for undo, saved at once and planned anew in the worker. A drag counts as one change: its first step is
+ * remembered, the rest until `endGesture` are not.
+ */
+import { produce } from 'immer';
+import { temporal } from 'zundo';
+import { create } from 'zustand';
+import { shallow } from 'zustand/shallow';
+import type { Cupboard } from '@/core/piece/cupboard';
+import { defaultHand, type Hand } from '@/core/piece/hand';
+import { readPiece } from '@/core/piece/read';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan, Progress } from '@/core/plan';
+import type { PieceChange } from '@/core/stage';
+import { defaultSettings, type Settings } from './settings';
+import { defaultView, type View } from './view';
+
+export interface Desk {
+  readonly piece: Piece | null;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly settings: Settings;
+  readonly view: View;
+  /** Null until the first plan of this piece is ready. */
+  readonly plan: Plan | null;
+  /** Set while the worker is busy. */
+  readonly progress: Progress | null;
+  readonly stopped: boolean;
+  readonly planError: string | null;
+  readonly savedAt: string | null;
+  readonly saveError: string | null;
+  readonly mine: boolean;
+  readonly message: string | null;
+}
+
+const emptyCupboard: Cupboard = { kind: 'fond-badger/cupboard', schema: 1, lots: [], needles: [] };
+
+export const useDesk = create<Desk>()(
+  temporal(
+    (): Desk => ({
+      piece: null,
+      cupboard: emptyCupboard,
+      hand: defaultHand,
+      settings: defaultSettings,
+      view: defaultView,
+      plan: null,
+      progress: null,
+      stopped: false,
+      planError: null,
+      savedAt: null,
+      saveError: null,
+      mine: true,
+      message: null,
+    }),
+    {
+      partialize: (s) => ({ piece: s.piece, cupboard: s.cupboard, hand: s.hand }),
+      equality: (a, b) => shallow(a, b),
+      limit: 500,
+    },
+  ),
+);
+
+let inGesture = false;
+
+export function beginGesture(): void {
+  inGesture = true;
+}
+
+export function endGesture(): void {
+  inGesture = false;
+  useDesk.temporal.getState().resume();
+}
+
+function record(change: Partial<Pick<Desk, 'piece' | 'cupboard' | 'hand'>>): void {
+  if (!useDesk.getState().mine) {
+    useDesk.setState({ message: 'This piece is being worked on in another window.' });
+    return;
+  }
+  useDesk.setState(change);
+  if (inGesture) useDesk.temporal.getState().pause();
+}
+
+export function editPiece(recipe: (draft: Piece) => void): void {
+  const { piece } = useDesk.getState();
+  if (piece) record({ piece: produce(piece, recipe) });
+}
+
+export function editCupboard(recipe: (draft: Cupboard) => void): void {
+  record({ cupboard: produce(useDesk.getState().cupboard, recipe) });
+}
+
+export function editHand(recipe: (draft: Hand) => void): void {
+  record({ hand: produce(useDesk.getState().hand, recipe) });
+}
+
+/** Applies a remedy as one change. A remedy that would not leave a valid piece is refused and said. */
+export function applyRemedy(changes: readonly PieceChange[]): void {
+  const { piece } = useDesk.getState();
+  if (!piece) return;
+  const next = produce(piece, (draft) => {
+    for (const c of changes) {
+      let at = draft as unknown as Record<string | number, unknown>;
+      for (const key of c.path.slice(0, -1)) at = at[key] as Record<string | number, unknown>;
+      at[c.path[c.path.length - 1]!] = c.value;
+    }
+  });
+  const read = readPiece(next);
+  if (read.ok) record({ piece: next });
+  else useDesk.setState({ message: read.problems[0]!.says });
+}
+
+export function undo(): void {
+  endGesture();
+  if (useDesk.getState().mine) useDesk.temporal.getState().undo();
+}
+
+export function redo(): void {
+  endGesture();
+  if (useDesk.getState().mine) useDesk.temporal.getState().redo();
+}
+
+export function setView(change: Partial<View>): void {
+  useDesk.setState((s) => ({ view: { ...s.view, ...change } }));
+}
+
+export function say(message: string): void {
+  useDesk.setState({ message });
+}

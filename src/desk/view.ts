@@ -1,0 +1,23 @@
+/** How a piece was last looked at: kept beside the piece, never part of it, not undone. */
+import { z } from 'zod';
+
+export const OVERLAYS = ['fur', 'rows', 'lie', 'cover', 'plain'] as const;
+export type Overlay = (typeof OVERLAYS)[number];
+
+export const viewSchema = z.object({
+  areaId: z.string().nullable().default(null),
+  overlay: z.enum(OVERLAYS).default('fur'),
+  graticule: z.boolean().default(false),
+  /** Turn about the upright and tilt from above, degrees; yaw 0 looks at the animal from the front. */
+  yaw: z.number().default(-62),
+  pitch: z.number().min(-90).max(90).default(12),
+  zoom: z.number().min(0.5).max(8).default(1),
+  /** The bench timer: when the row was begun (ms since 1970), or null when it stands still; and what ran before. */
+  timer: z
+    .object({ areaId: z.string(), startedAt: z.number().nullable(), beforeMs: z.number().min(0) })
+    .nullable()
+    .default(null),
+});
+
+export type View = z.infer<typeof viewSchema>;
+export const defaultView: View = viewSchema.parse({});

@@ -1,0 +1,41 @@
+/** The cut list as CSV (RFC 4180): one line an area, in millimetres and grams whatever the maker reads on screen. */
+import Papa from 'papaparse';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+
+const round = (x: number, step: number) => Number((Math.round(x / step) * step).toFixed(3));
+
+export function cutListCsv(piece: Piece, plan: Plan): string {
+  const lines = plan.work.steps
+    .filter((s) => s.operation.kind === 'lay')
+    .map((s, i) => {
+      const area = plan.coat.areas.find((a) => a.id === s.operation.areaId)!;
+      const spec = piece.areas.find((a) => a.id === area.id)!.coat;
+      const f = area.fur!.figures;
+      return {
+        order: i + 1,
+        area: area.name,
+        wool: area.fur!.lotName,
+        'cut length mm': round(f.cutLength.value, 0.5),
+        'finished length mm': spec.method === 'fold-over' ? spec.lengthMm : '',
+        rows: f.rows.value,
+        'spacing mm': spec.method === 'fold-over' ? spec.spacingMm : '',
+        'row length mm': round(f.rowLength.value, 1),
+        pinches: f.pinches.value,
+        'wool g': round(f.mass.value, 0.1),
+        'trimmed g': round(f.waste.value, 0.1),
+        minutes: round(f.minutes.value, 1),
+        'base hidden %': round(f.cover.value * 100, 0.1),
+      };
+    });
+  const safe = lines.map((l) => ({ ...l, area: plain(l.area), wool: plain(l.wool) }));
+  return Papa.unparse(safe, { newline: '\r\n', columns: COLUMNS }) + '\r\n';
+}
+
+const COLUMNS = [
+  'order', 'area', 'wool', 'cut length mm', 'finished length mm', 'rows', 'spacing mm', 'row length mm', 'pinches',
+  'wool g', 'trimmed g', 'minutes', 'base hidden %',
+]; // prettier-ignore
+
+/** A name that a spreadsheet would take for a formula is kept as text. */
+const plain = (s: string): string => (/^[=+\-@\t\r]/.test(s) ? `'${s}` : s);

@@ -1,0 +1,260 @@
+/**
+ * The printed sheets of a piece: what it takes, the cut list, the order, what to decide, and each area's lay chart at
+ * true scale, tiled over as many pages as it needs with an overlap to join them by.
+ */
+import type { AreaPlan } from '@/core/coat/coat';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import { format, words, type Units } from '@/units/units';
+import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
+import { MARGIN, Paper, type PaperSize } from './paper';
+
+export interface SheetOptions {
+  readonly units: Units;
+  readonly paper: PaperSize;
+  /** Date printed on the sheets; given, so that the same plan makes the same file. */
+  readonly date: Date;
+}
+
+const OVERLAP = 10;
+const TILE_TOP = 34;
+const TILE_BOTTOM = 26;
+const GAP = 6;
+const BAR = 'A bar 50 mm long to check the print scale';
+
+export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Promise<Uint8Array> {
+  const u = o.units;
+  const day = o.date.toISOString().slice(0, 10);
+  const paper = new Paper(`${piece.name}: row sheets`, o.paper, `${piece.name} · Fond Badger · ${day}`, o.date);
+  const mm = (value: number) => format({ kind: 'length', value }, u);
+  const g = (value: number) => format({ kind: 'mass', value }, u);
+
+  paper.heading(piece.name, 'H1');
+  paper.paragraph(
+    `${mm(plan.form.lengthMm)} nose to tail, ${mm(plan.form.heightMm)} high, 1 : ${plan.form.scale.value.toFixed(1).replace(/\.0$/, '')} of life. ` +
+      `${g(plan.stock.needG)} of wool for the coat, ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
+      `about ${format({ kind: 'time', value: plan.work.minutes }, u)} of work.`,
+  );
+  paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.y + 1), BAR);
+  paper.y += 8;
+
+  paper.heading('Cut list', 'H2');
+  const lays = plan.work.steps.filter((s) => s.operation.kind === 'lay');
+  paper.table(
+    ['Area', 'Wool', 'Cut', 'Rows', 'Apart', 'Length of rows', 'Pinches', 'Wool to take', 'Base hidden'],
+    [30, 30, 17, 12, 15, 20, 15, 18, 16],
+    [false, false, true, true, true, true, true, true, true],
+    lays.map((s) => {
+      const a = plan.coat.areas.find((x) => x.id === s.operation.areaId)!;
+      const spec = piece.areas.find((x) => x.id === a.id)!.coat;
+      const f = a.fur!.figures;
+      return [
+        a.name,
+        a.fur!.lotName,
+        format(f.cutLength, u),
+        format(f.rows, u),
+        spec.method === 'fold-over' ? mm(spec.spacingMm) : '',
+        format(f.rowLength, u),
+        format(f.pinches, u),
+        format(f.mass, u),
+        format(f.cover, u),
+      ];
+    }),
+  );
+
+  paper.heading('Wool from the cupboard', 'H2');
+  paper.table(
+    ['Wool', 'Needed', 'At hand', 'Short', 'Cost'],
+    [60, 20, 20, 20, 20],
+    [false, true, true, true, true],
+    plan.stock.lots.map((l) => [
+      l.name,
+      g(l.needG),
+      g(l.haveG),
+      l.shortG > 0 ? g(l.shortG) : 'no',
+      l.cost ? format(l.cost, u) : 'no price',
+    ]),
+  );
+
+  const open = plan.findings.filter((f) => f.severity !== 'note');
+  if (open.length > 0) {
+    paper.heading('To decide before cutting', 'H2');
+    for (const f of open) {
+      const where = plan.coat.areas.find((a) => a.id === f.about)?.name;
+      const mark = `${f.severity === 'stop' ? 'Stop' : 'Caution'}${where ? `, ${where}` : ''}`;
+      paper.paragraph(`${mark}: ${words(f.says, u)} ${words(f.why, u)}`);
+    }
+    paper.y += 2;
+  }
+
+  paper.heading('Order of the work', 'H2');
+  paper.table(
+    ['', 'Step', 'Wool', 'Passes and needle', 'Time'],
+    [6, 58, 16, 62, 16],
+    [true, false, true, false, true],
+    plan.work.steps.map((s) => [
+      String(s.number),
+      words(s.operation.does, u),
+      g(s.operation.massG),
+      [s.operation.passes, s.operation.needle].flatMap((t) => (t ? [words(t, u)] : [])).join('. '),
+      format({ kind: 'time', value: s.operation.minutes }, u),
+    ]),
+  );
+  paper.paragraph(
+    'Needles are barbed and break: eyes on the point, fingers flat or guarded, count your needles before and after, and never leave one in the piece. ' +
+      'A realistic piece is a display piece, not a toy for a small child.',
+    { size: 8.5 },
+  );
+
+  charts(
+    paper,
+    lays.map((s) => plan.coat.areas.find((a) => a.id === s.operation.areaId)!),
+    u,
+  );
+  return paper.bytes();
+}
+
+/** What stands over every chart. */
+function chartHead(paper: Paper, area: AreaPlan, u: Units, part: string, more: string): void {
+  const fur = area.fur!;
+  paper.heading(`${area.name}: lay chart${part}`, 'H2');
+  paper.paragraph(
+    `${format(fur.figures.rows, u)} rows, ${format({ kind: 'length', value: fur.chart.spacingMm }, u)} apart, at true size. Begin at row 1, the hem, at the bottom. ` +
+      `Cut ${format(fur.figures.cutLength, u)} lengths of ${fur.lotName}.${more}`,
+    { size: 9 },
+  );
+}
+
+const altText = (area: AreaPlan): string =>
+  `Lay chart of ${area.name}: ${area.fur!.figures.rows.value} rows at true length, hem at the bottom`;
+
+/** Charts that fit share pages, several to a page; a larger one is tiled. */
+function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
+  let open = false;
+  for (const area of areas) {
+    const drawings = area.fur!.chart.columns.map((c) => ({ c, d: drawColumn(c, area.fur!.chart.spacingMm) }));
+    const wide = drawings.reduce((s, { d }) => s + d.widthMm, 0) + GAP * (drawings.length - 1);
+    const high = Math.max(...drawings.map(({ d }) => d.heightMm));
+    const fits = wide <= paper.innerWidth && high <= paper.height - TILE_TOP - TILE_BOTTOM - 6;
+    if (!fits) {
+      tiledChart(paper, area, u);
+      open = false;
+      continue;
+    }
+    if (!open || paper.y + high + 30 > paper.height - TILE_BOTTOM) {
+      paper.newPage();
+      paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
+      open = true;
+    }
+    chartHead(paper, area, u, '', '');
+    paper.tagged(
+      'Figure',
+      () => {
+        let x = MARGIN;
+        for (const { c, d } of drawings) {
+          const y = paper.y + high - d.heightMm;
+          tile(paper, d, { x, y, w: d.widthMm, h: d.heightMm, fromX: 0, fromY: 0 }, NO_JOINS);
+          if (c.label) paper.text(c.label, x, paper.y + high, { size: 8, grey: true, width: Math.max(d.widthMm, 30) });
+          x += d.widthMm + GAP;
+        }
+      },
+      altText(area),
+    );
+    paper.y += high + 10;
+  }
+}
+
+function tiledChart(paper: Paper, area: AreaPlan, u: Units): void {
+  const fur = area.fur!;
+  fur.chart.columns.forEach((column, index) => {
+    const d = drawColumn(column, fur.chart.spacingMm);
+    const w = paper.innerWidth;
+    const h = paper.height - TILE_TOP - TILE_BOTTOM;
+    const across = tiles(d.widthMm, w);
+    const down = tiles(d.heightMm, h);
+    const which = [fur.chart.columns.length > 1 ? `${index + 1} of ${fur.chart.columns.length}` : '', column.label];
+    const part = which.some(Boolean) ? ` (${which.filter(Boolean).join(', ')})` : '';
+    // Tiles that nothing falls on are not printed.
+    const sheets = Array.from({ length: across * down }, (_, n) => ({ i: n % across, j: Math.floor(n / across) }))
+      .map((t) => ({ ...t, fromX: t.i * (w - OVERLAP), fromY: t.j * (h - OVERLAP) }))
+      .filter((t) => touches(d, t.fromX, t.fromY, w, h));
+    sheets.forEach(({ i, j, fromX, fromY }, n) => {
+      paper.newPage();
+      const more =
+        sheets.length > 1 ? ` Sheet ${n + 1} of ${sheets.length}: lay the dashed lines over each other.` : '';
+      chartHead(paper, area, u, part, more);
+      paper.tagged(
+        'Figure',
+        () => {
+          const joins = { left: i > 0, right: i < across - 1, above: j > 0, below: j < down - 1 };
+          tile(paper, d, { x: MARGIN, y: TILE_TOP, w, h, fromX, fromY }, joins);
+          paper.checkBar(MARGIN, paper.height - 18);
+        },
+        altText(area),
+      );
+    });
+  });
+}
+
+/** Does any stretch of row fall on this part of the drawing. */
+const touches = (d: ColumnDrawing, x: number, y: number, w: number, h: number): boolean =>
+  d.rows.some((r) => r.y >= y && r.y <= y + h && r.stretches.some((s) => s.x2 >= x && s.x1 <= x + w));
+
+/** How many tiles of `size` cover `length` when neighbours share the overlap. */
+export function tiles(length: number, size: number): number {
+  return length <= size ? 1 : 1 + Math.ceil((length - size) / (size - OVERLAP));
+}
+
+/** Where a tile stands on the page and which part of the drawing it shows, mm. */
+interface TilePlace {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly fromX: number;
+  readonly fromY: number;
+}
+
+interface Joins {
+  readonly left: boolean;
+  readonly right: boolean;
+  readonly above: boolean;
+  readonly below: boolean;
+}
+
+const NO_JOINS: Joins = { left: false, right: false, above: false, below: false };
+
+function tile(paper: Paper, d: ColumnDrawing, p: TilePlace, joins: Joins): void {
+  const at = (x: number, y: number): [number, number] => [p.x + x - p.fromX, p.y + y - p.fromY];
+  paper.clipped(p.x - 0.3, p.y - 0.3, p.w + 0.6, p.h + 0.6, () => {
+    for (const r of d.rows) {
+      if (r.y < p.fromY - 2 || r.y > p.fromY + p.h + 2) continue;
+      for (const s of r.stretches) {
+        const [x1, y] = at(s.x1, r.y);
+        const [x2] = at(s.x2, r.y);
+        paper.line(x1, y, x2, y, 0.3);
+        // A tick every 10 mm helps to space the pinches.
+        for (let t = 10; t < s.x2 - s.x1; t += 10) paper.line(x1 + t, y, x1 + t, y - 1, 0.15);
+      }
+      if (!r.numbered) continue;
+      const begin = Math.max(Math.min(...r.stretches.map((s) => s.x1)), p.fromX + GUTTER);
+      const [x, y] = at(begin, r.y);
+      paper.text(String(r.number), x - 8.5, y - 1.3, { size: 6.5, width: 7.5, align: 'right' });
+    }
+  });
+  const [l, t, r, b] = [p.x, p.y, p.x + p.w, p.y + p.h];
+  if (joins.right) paper.line(r - OVERLAP, t, r - OVERLAP, b, 0.15, true);
+  if (joins.left) paper.line(l + OVERLAP, t, l + OVERLAP, b, 0.15, true);
+  if (joins.below) paper.line(l, b - OVERLAP, r, b - OVERLAP, 0.15, true);
+  if (joins.above) paper.line(l, t + OVERLAP, r, t + OVERLAP, 0.15, true);
+  // Crosses in the middle of the overlap, the same on both sheets, to lay over each other.
+  const half = OVERLAP / 2;
+  const xs = [...(joins.left ? [l + half] : []), ...(joins.right ? [r - half] : [])];
+  const ys = [...(joins.above ? [t + half] : []), ...(joins.below ? [b - half] : [])];
+  const cross = (x: number, y: number) => {
+    paper.line(x - 2, y, x + 2, y, 0.2);
+    paper.line(x, y - 2, x, y + 2, 0.2);
+  };
+  for (const x of xs) for (const y of ys.length > 0 ? ys : [t + p.h / 2]) cross(x, y);
+  if (xs.length === 0) for (const y of ys) cross(l + p.w / 2, y);
+}

@@ -1,0 +1,105 @@
+import Papa from 'papaparse';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { cupboard, pineMarten } from '../../demo/load';
+import { defaultHand } from '@/core/piece/hand';
+import { makePlan, type Plan } from '@/core/plan';
+import { metric } from '@/units/units';
+import { cutListCsv } from './cut-list';
+import { layChartSvg } from './lay-chart-svg';
+import { planJson } from './plan-json';
+import { rowSheets, tiles } from './row-sheets';
+
+let plan: Plan;
+beforeAll(() => {
+  plan = makePlan(pineMarten, cupboard, defaultHand);
+});
+
+describe('cut list', () => {
+  it('is read back by a CSV reader with the numbers of the plan', () => {
+    const { data, errors } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, plan).trim(), { header: true });
+    expect(errors).toEqual([]);
+    expect(data.length).toBe(plan.coat.areas.length);
+    const bib = data.find((d) => d.area === 'Throat bib')!;
+    expect(bib['cut length mm']).toBe('40');
+    expect(Number(bib.rows)).toBe(plan.coat.areas.find((a) => a.id === 'bib')!.fur!.rows.rows.length);
+    const grams = data.reduce((s, d) => s + Number(d['wool g']), 0);
+    expect(Math.abs(grams - plan.coat.totals.massG)).toBeLessThan(0.05 * data.length);
+  });
+
+  it('keeps commas and quotes whole and lets no name act as a formula', () => {
+    const named = {
+      ...plan,
+      coat: { ...plan.coat, areas: plan.coat.areas.map((a) => (a.id === 'bib' ? { ...a, name: '=SUM(1,2) "x"' } : a)) },
+    };
+    const { data } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, named).trim(), { header: true });
+    expect(data.some((d) => d.area === `'=SUM(1,2) "x"`)).toBe(true);
+  });
+});
+
+describe('plan as JSON', () => {
+  it('is whole, readable and free of holes', () => {
+    const back = JSON.parse(planJson(plan)) as Plan;
+    expect(back.coat.areas.length).toBe(9);
+    expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
+    expect(Array.isArray(back.form.skin.triangles)).toBe(true);
+    expect(back.work.steps.length).toBe(18);
+    expect(planJson(plan)).not.toContain('NaN');
+  });
+});
+
+describe('lay chart as SVG', () => {
+  it('draws every stretch of every row at true length in millimetres', () => {
+    for (const a of plan.coat.areas) {
+      const svg = layChartSvg(a)!;
+      const [, w] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+)/.exec(svg)!;
+      expect(svg).toContain(`viewBox="0 0 ${w}`);
+      const drawn = [...svg.matchAll(/M([\d.-]+) [\d.-]+H([\d.-]+)"/g)].map((m) => Number(m[2]) - Number(m[1]));
+      const shown = a.fur!.chart.columns.flatMap((c) => c.rows.flatMap((r) => r.pieces.map((p) => p.toMm - p.fromMm)));
+      expect(drawn.length).toBe(shown.length);
+      expect(drawn.reduce((s, x) => s + x, 0)).toBeCloseTo(
+        shown.reduce((s, x) => s + x, 0),
+        0,
+      );
+      // Together with the mirrored twin the rows add up to what the docket says.
+      const whole = a.fur!.chart.columns.reduce(
+        (s, c) =>
+          s +
+          (c.label === 'both sides alike' ? 2 : 1) *
+            c.rows.reduce((q, r) => q + r.pieces.reduce((z, p) => z + p.toMm - p.fromMm, 0), 0),
+        0,
+      );
+      expect(Math.abs(whole / a.fur!.figures.rowLength.value - 1)).toBeLessThan(1e-4);
+    }
+  });
+
+  it('escapes names', () => {
+    const svg = layChartSvg({ ...plan.coat.areas[0]!, name: 'A <b> & "c"' })!;
+    expect(svg).toContain('A &lt;b&gt; &amp; &quot;c&quot;');
+    expect(svg).not.toContain('<b>');
+  });
+});
+
+describe('row sheets', () => {
+  const options = { units: metric, paper: 'a4' as const, date: new Date('2026-03-01T00:00:00Z') };
+  it('makes a PDF of the right kind, with any name and on any paper', async () => {
+    for (const name of ['Pine marten', 'Łasica leśna Ő ž', 'Куница', 'x'.repeat(80)]) {
+      const pdf = await rowSheets({ ...pineMarten, name }, plan, {
+        ...options,
+        paper: name.length > 20 ? 'letter' : 'a4',
+      });
+      expect(Buffer.from(pdf.subarray(0, 8)).toString('latin1')).toMatch(/^%PDF-1\.7/);
+      expect(pdf.length).toBeGreaterThan(20_000);
+    }
+  });
+
+  it('tiles a large chart so that neighbours share 10 mm and all of it is covered', () => {
+    expect(tiles(100, 182)).toBe(1);
+    expect(tiles(183, 182)).toBe(2);
+    for (let length = 100; length < 3000; length += 7) {
+      const n = tiles(length, 182);
+      expect(n * 182 - (n - 1) * 10).toBeGreaterThanOrEqual(Math.min(length, n * 182 - (n - 1) * 10));
+      expect(182 + (n - 1) * 172).toBeGreaterThanOrEqual(length);
+      if (n > 1) expect(182 + (n - 2) * 172).toBeLessThan(length);
+    }
+  });
+});

@@ -1,0 +1,241 @@
+'use client';
+/** Bench: one row at a time, read at arm's length, worked with one thumb or two keys. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useRef, useState } from 'react';
+import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaLog } from '@/core/log/log';
+import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from '@/desk/bench';
+import { useDesk } from '@/desk/store';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { figures } from '@/ui/frame/theme';
+import { AreaList } from '@/ui/coat/AreaList';
+import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { useUnits } from '@/ui/parts/useUnits';
+import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
+import { Turntable } from '@/ui/pictures/Turntable';
+import { WoolUsed } from './WoolUsed';
+
+export function BenchStage() {
+  const { plan, area } = useSelectedArea();
+  const log = plan?.log.areas.find((a) => a.areaId === area?.id) ?? null;
+  return (
+    <ThreeColumns
+      left={<AreaList onlyFur />}
+      middle={
+        <>
+          <Turntable litRow={log?.nextRow ?? null} compact />
+          <Box
+            component="section"
+            aria-label="Lay chart"
+            sx={{
+              height: 190,
+              flexShrink: 0,
+              bgcolor: 'background.paper',
+              borderTop: 1,
+              borderColor: 'divider',
+              px: 2,
+              py: 1,
+            }}
+          >
+            {area?.fur && log && <LayChartPicture area={area} nextRow={log.nextRow} done={new Set(log.rowsDone)} />}
+          </Box>
+        </>
+      }
+      right={
+        area?.fur && log ? (
+          <RowInHand key={area.id} area={area} log={log} />
+        ) : (
+          <Typography>Choose an area that is laid in rows.</Typography>
+        )
+      }
+    />
+  );
+}
+
+function useNow(running: boolean): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    if (!running) return;
+    const t = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(t);
+  }, [running]);
+  return now;
+}
+
+const clock = (ms: number): string => {
+  const s = Math.floor(Math.max(0, ms) / 1000);
+  const m = Math.floor(s / 60);
+  return `${m}:${String(s % 60).padStart(2, '0')}`;
+};
+
+function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
+  const fur = area.fur!;
+  const { q, t } = useUnits();
+  const timer = useDesk((s) => s.view.timer);
+  const mine = useDesk((s) => s.mine);
+  const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === `lay-${area.id}`)?.operation);
+  const running = isRunning(timer, area.id);
+  const now = useNow(running);
+  const [note, setNote] = useState<string | null>(null);
+  const row = fur.rows.rows.find((r) => r.number === log.nextRow) ?? null;
+  const begun = timer?.areaId === area.id;
+
+  const latest = useRef({ log, mine });
+  useEffect(() => {
+    latest.current = { log, mine };
+  });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const el = e.target as HTMLElement;
+      if (
+        el.closest('input, textarea, select, [role="dialog"], [role="menu"], [role="combobox"]') ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey
+      )
+        return;
+      const { log: l, mine: ok } = latest.current;
+      const onButton = el.closest('button, a') !== null;
+      if (!ok) return;
+      if ((e.key === ' ' && !onButton) || e.key === '+') {
+        e.preventDefault();
+        if (!e.repeat) stepOn(l);
+      } else if (e.key === 'Backspace' || e.key === '-') {
+        e.preventDefault();
+        stepBack(l.areaId);
+      } else if (e.key.toLowerCase() === 't') {
+        toggleTimer(l.areaId);
+      } else if (e.key.toLowerCase() === 'n') {
+        e.preventDefault();
+        setNote((n) => n ?? '');
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  return (
+    <>
+      <Typography variant="h2">{area.name}</Typography>
+      <Box aria-live="polite" sx={{ my: 1 }}>
+        {row ? (
+          <>
+            <Box sx={{ fontSize: 40, fontWeight: 700, lineHeight: 1.15 }}>
+              Row {row.number}{' '}
+              <Box component="span" sx={{ fontSize: 18, fontWeight: 400, color: 'text.secondary' }}>
+                of {log.rows}
+              </Box>
+            </Box>
+            <Big label="long, on the skin" value={q({ kind: 'length', value: row.lengthMm })} />
+            <Big label={`cut lengths of ${fur.lotName}`} value={q(fur.figures.cutLength)} />
+          </>
+        ) : (
+          <Box sx={{ fontSize: 40, fontWeight: 700, lineHeight: 1.2 }}>All {log.rows} rows laid</Box>
+        )}
+      </Box>
+      {step?.passes && row && (
+        <Typography sx={{ fontSize: 15, mb: 1 }}>
+          {t(step.passes)}. {step.needle ? t(step.needle) : ''}
+        </Typography>
+      )}
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1 }}>
+        <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label="Time on this row">
+          {clock(elapsed(timer, area.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
+        </Box>
+        <Button onClick={() => toggleTimer(area.id)} disabled={!mine || !row} sx={{ minHeight: 44, px: 2 }}>
+          {running ? 'Pause timer' : 'Start timer'}
+        </Button>
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 1, mb: 1 }}>
+        <Button
+          variant="contained"
+          onClick={() => stepOn(log)}
+          disabled={!mine || !row}
+          sx={{ minHeight: 72, fontSize: 24 }}
+        >
+          {begun ? 'Row done' : 'Begin row'}
+        </Button>
+        <Button
+          onClick={() => stepBack(area.id)}
+          disabled={!mine || log.rowsDone.length === 0}
+          sx={{ minHeight: 72, fontSize: 18 }}
+        >
+          Back
+        </Button>
+      </Box>
+      {step?.caution && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>{t(step.caution)}</Typography>}
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          my: 1,
+          py: 1,
+          borderTop: 1,
+          borderBottom: 1,
+          borderColor: 'divider',
+          display: 'grid',
+          gridTemplateColumns: '1fr auto auto',
+          rowGap: 0.5,
+          columnGap: 2,
+          fontSize: 13,
+          '& dd': { m: 0, ...figures, textAlign: 'right' },
+        }}
+      >
+        <Box component="dt" sx={{ color: 'text.secondary' }}>
+          {log.rowsDone.length} of {log.rows} rows
+        </Box>
+        <dd>planned</dd>
+        <dd>done</dd>
+        <dt>Time</dt>
+        <dd>{q({ kind: 'time', value: log.plannedMinutes })}</dd>
+        <dd>{q({ kind: 'time', value: log.actualMinutes })}</dd>
+        <dt>Wool</dt>
+        <dd>{q({ kind: 'mass', value: log.plannedG })}</dd>
+        <dd>{log.actualG === null ? 'not weighed' : q({ kind: 'mass', value: log.actualG })}</dd>
+      </Box>
+      <WoolUsed disabled={!mine} onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
+      {note === null ? (
+        <Button onClick={() => setNote('')} disabled={!mine} sx={{ mt: 1 }}>
+          Write a note
+        </Button>
+      ) : (
+        <Box
+          component="form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (note.trim()) writeNote(area.id, note.trim().slice(0, 2000));
+            setNote(null);
+          }}
+          sx={{ mt: 1 }}
+        >
+          <TextField
+            label="Note"
+            multiline
+            fullWidth
+            autoFocus
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Escape') setNote(null);
+            }}
+          />
+          <Button type="submit" sx={{ mt: 1 }}>
+            Write down
+          </Button>
+        </Box>
+      )}
+    </>
+  );
+}
+
+function Big({ value, label }: { value: string; label: string }) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+      <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.25, whiteSpace: 'nowrap' }}>{value}</Box>
+      <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{label}</Box>
+    </Box>
+  );
+}

@@ -1,0 +1,39 @@
+'use client';
+/** The answer for one area: a sentence with figures, then the figures one by one. Each opens how it was worked out. */
+import Typography from '@mui/material/Typography';
+import type { AreaPlan } from '@/core/coat/coat';
+import { FigureGrid } from '@/ui/parts/FigureGrid';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function AreaDocket({ area }: { area: AreaPlan }) {
+  const { q } = useUnits();
+  const fur = area.fur;
+  if (!fur) {
+    return (
+      <Typography sx={{ my: 1.5 }}>This area of {q({ kind: 'area', value: area.areaMm2 })} is left bare.</Typography>
+    );
+  }
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        {fur.docket.sentence.map((s, i) =>
+          typeof s === 'string' ? (
+            <span key={i}>{s}</span>
+          ) : 'figure' in s ? (
+            <OpenedFigure key={i} figure={fur.figures[s.figure]} />
+          ) : (
+            <b key={i}>{q({ kind: 'length', value: fur.chart.spacingMm })}</b>
+          ),
+        )}
+      </Typography>
+      <FigureGrid
+        columns={3}
+        list={fur.docket.list.map(({ label, figure }) => ({
+          label,
+          value: <OpenedFigure figure={fur.figures[figure]} />,
+        }))}
+      />
+    </>
+  );
+}

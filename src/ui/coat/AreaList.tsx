@@ -1,0 +1,80 @@
+'use client';
+/** The areas as tickets: wool, number, name, way of laying, grams, and a mark where something is to be decided. */
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import { setView, useDesk } from '@/desk/store';
+import { figures } from '@/ui/frame/theme';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
+  const plan = useDesk((s) => s.plan);
+  const selected = useDesk((s) => s.view.areaId);
+  const { q } = useUnits();
+  if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
+  return (
+    <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+      {plan.coat.areas.map((a, i) => {
+        if (onlyFur && !a.fur) return null;
+        const findings = plan.findings.filter((f) => f.about === a.id && f.severity !== 'note');
+        const stop = findings.some((f) => f.severity === 'stop');
+        const on = a.id === selected;
+        return (
+          <li key={a.id}>
+            <ButtonBase
+              onClick={() => setView({ areaId: a.id })}
+              aria-current={on ? 'true' : undefined}
+              sx={{
+                width: '100%',
+                display: 'grid',
+                gridTemplateColumns: '34px 1fr auto',
+                gap: 1.25,
+                textAlign: 'left',
+                alignItems: 'center',
+                px: 1.5,
+                py: 0.9,
+                borderLeft: 4,
+                borderColor: on ? 'primary.main' : 'transparent',
+                bgcolor: on ? 'action.selected' : 'transparent',
+                fontFamily: 'inherit',
+                fontSize: 15,
+              }}
+            >
+              <Box
+                sx={{
+                  width: 34,
+                  height: 30,
+                  bgcolor: a.colour ?? 'transparent',
+                  border: 1,
+                  borderStyle: a.colour ? 'solid' : 'dashed',
+                  borderColor: 'text.secondary',
+                }}
+              />
+              <Box sx={{ minWidth: 0 }}>
+                <Box sx={{ fontWeight: 700, lineHeight: 1.25 }}>
+                  <Box component="span" sx={{ ...figures, fontSize: 13, fontWeight: 400, mr: 0.75 }}>
+                    {i + 1}
+                  </Box>
+                  {a.name}
+                  {findings.length > 0 && (
+                    <Box
+                      component="span"
+                      role="img"
+                      aria-label={stop ? 'stop' : 'caution'}
+                      sx={{ ml: 0.75, color: stop ? 'error.main' : 'warning.main' }}
+                    >
+                      {stop ? '×' : '!'}
+                    </Box>
+                  )}
+                </Box>
+                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
+                  {a.fur ? `${a.fur.figures.rows.value} rows, folded` : 'bare'}
+                </Box>
+              </Box>
+              <Box sx={{ ...figures, fontSize: 13 }}>{a.fur ? q(a.fur.figures.mass) : ''}</Box>
+            </ButtonBase>
+          </li>
+        );
+      })}
+    </Box>
+  );
+}

@@ -1,0 +1,282 @@
+'use client';
+/** The cupboard: lots of wool and needles, shared by all pieces. Every change is saved and can be undone. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, useSyncExternalStore } from 'react';
+import { lotSchema, NEEDLE_SECTIONS, needleSchema, WOOL_FORMS, type Lot, type Needle } from '@/core/piece/cupboard';
+import { freshId } from '@/desk/files';
+import { editCupboard, undo, useDesk } from '@/desk/store';
+import { PlainPage } from '@/ui/frame/PlainPage';
+import { useReady } from '@/ui/frame/ready';
+import { useUndoKeys } from '@/ui/frame/useUndoKeys';
+import { TextLink } from '@/ui/frame/TextLink';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { NameField } from '@/ui/parts/NameField';
+import { Table } from '@/ui/parts/Table';
+import { useUnits } from '@/ui/parts/useUnits';
+
+const sheet = { bgcolor: 'background.paper', border: 1, borderColor: 'divider' } as const;
+
+export function CupboardScreen() {
+  const { ready } = useReady();
+  const cupboard = useDesk((s) => s.cupboard);
+  const onDesk = useDesk((s) => s.piece);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { q } = useUnits();
+  const past = useSyncExternalStore(
+    useDesk.temporal.subscribe,
+    () => useDesk.temporal.getState().pastStates.length,
+    () => 0,
+  );
+  useUndoKeys();
+  const lot = cupboard.lots.find((l) => l.id === chosen) ?? cupboard.lots[0];
+  const addLot = () => {
+    const id = freshId('wool');
+    editCupboard((d) => {
+      d.lots.push({
+        id,
+        name: 'New wool',
+        form: 'combed top',
+        colour: '#b9b1a4',
+        finenessUm: 23,
+        finenessCv: 0.22,
+        stapleMm: 75,
+        haveG: 25,
+        pricePer100g: null,
+      });
+    });
+    setChosen(id);
+  };
+  return (
+    <PlainPage
+      title="Cupboard"
+      actions={
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          <Button onClick={undo} disabled={past === 0}>
+            Undo
+          </Button>
+          {onDesk && <TextLink href={`/piece/${onDesk.id}/coat`}>Back to {onDesk.name}</TextLink>}
+        </Box>
+      }
+    >
+      {ready && (
+        <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 380px' }, alignItems: 'start' }}>
+          <Box component="section" aria-labelledby="c-lots" sx={{ ...sheet, p: 2 }}>
+            <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 1 }}>
+              <Typography id="c-lots" variant="h2">
+                Wool
+              </Typography>
+              <Button variant="contained" onClick={addLot}>
+                Add wool
+              </Button>
+            </Box>
+            {cupboard.lots.length === 0 && (
+              <Typography>
+                The cupboard is empty. Add the wool you have: its form, colour, fineness, staple and weight.
+              </Typography>
+            )}
+            {cupboard.lots.length > 0 && (
+              <Table caption="Wool in the cupboard" head={['Name', 'Form', '=Fineness', '=Staple', '=At hand']}>
+                {cupboard.lots.map((l) => (
+                  <Box component="tr" key={l.id} sx={{ bgcolor: l.id === lot?.id ? 'action.selected' : undefined }}>
+                    <th scope="row">
+                      <Box
+                        component="span"
+                        sx={{
+                          display: 'inline-block',
+                          width: 18,
+                          height: 18,
+                          bgcolor: l.colour,
+                          border: 1,
+                          borderColor: 'text.secondary',
+                          mr: 1,
+                          verticalAlign: '-4px',
+                        }}
+                      />
+                      <Button
+                        variant="text"
+                        onClick={() => setChosen(l.id)}
+                        aria-pressed={l.id === lot?.id}
+                        sx={{ fontSize: 15 }}
+                      >
+                        {l.name}
+                      </Button>
+                    </th>
+                    <td>{l.form}</td>
+                    <td className="n">{q({ kind: 'fineness', value: l.finenessUm })}</td>
+                    <td className="n">{q({ kind: 'length', value: l.stapleMm })}</td>
+                    <td className="n">{q({ kind: 'mass', value: l.haveG })}</td>
+                  </Box>
+                ))}
+              </Table>
+            )}
+            <Needles needles={cupboard.needles} />
+          </Box>
+          {lot && <LotForm key={lot.id} lot={lot} />}
+        </Box>
+      )}
+    </PlainPage>
+  );
+}
+
+type Measure = 'finenessUm' | 'finenessCv' | 'stapleMm' | 'haveG';
+const MEASURES = [
+  { key: 'finenessUm', label: 'Fineness', kind: 'fineness' },
+  { key: 'finenessCv', label: 'Variation of fineness', kind: 'number' },
+  { key: 'stapleMm', label: 'Staple', kind: 'length' },
+  { key: 'haveG', label: 'At hand', kind: 'mass' },
+] as const satisfies readonly { key: Measure; label: string; kind: string }[];
+
+function LotForm({ lot }: { lot: Lot }) {
+  const used = useDesk((s) => s.plan?.stock.lots.find((l) => l.lotId === lot.id));
+  const { q } = useUnits();
+  const set = (recipe: (l: Lot) => void) =>
+    editCupboard((d) => {
+      const l = d.lots.find((x) => x.id === lot.id);
+      if (l) recipe(l);
+    });
+  return (
+    <Box component="section" aria-label={lot.name} sx={{ ...sheet, p: 2 }}>
+      <Typography variant="h2">{lot.name}</Typography>
+      {used && (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          The piece on the desk needs {q({ kind: 'mass', value: used.needG })} of it.
+        </Typography>
+      )}
+      <NameField label="Wool name" value={lot.name} onChange={(v) => set((l) => void (l.name = v))} />
+      <TextField
+        select
+        fullWidth
+        label="Form"
+        value={lot.form}
+        onChange={(e) => set((l) => void (l.form = e.target.value as Lot['form']))}
+        sx={{ my: 1.5 }}
+      >
+        {WOOL_FORMS.map((f) => (
+          <MenuItem key={f} value={f}>
+            {f}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', alignItems: 'center', minHeight: 38, fontSize: 13 }}>
+        <label htmlFor="lot-colour">Colour</label>
+        <input
+          id="lot-colour"
+          type="color"
+          value={lot.colour}
+          onChange={(e) => set((l) => void (l.colour = e.target.value.toLowerCase()))}
+          style={{ width: 104, height: 30 }}
+        />
+      </Box>
+      {MEASURES.map((m) => (
+        <MeasureField
+          key={m.key}
+          label={m.label}
+          kind={m.kind}
+          value={lot[m.key]}
+          min={lotSchema.shape[m.key].minValue ?? 0}
+          max={lotSchema.shape[m.key].maxValue ?? 1e6}
+          onChange={(v) => set((l) => void (l[m.key] = v))}
+        />
+      ))}
+      <MeasureField
+        label="Price per 100 g"
+        kind="number"
+        value={lot.pricePer100g ?? 0}
+        min={0}
+        max={1000}
+        onChange={(v) => set((l) => void (l.pricePer100g = v > 0 ? v : null))}
+      />
+      <Button sx={{ mt: 1 }} onClick={() => editCupboard((d) => void (d.lots = d.lots.filter((l) => l.id !== lot.id)))}>
+        Take out of the cupboard
+      </Button>
+    </Box>
+  );
+}
+
+function Needles({ needles }: { needles: readonly Needle[] }) {
+  return (
+    <Box sx={{ mt: 3 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 1 }}>
+        <Typography variant="h2">Needles</Typography>
+        <Button
+          onClick={() =>
+            editCupboard((d) => {
+              d.needles.push({ id: freshId('needle'), name: '38 star', gauge: 38, section: 'star', count: 1 });
+            })
+          }
+        >
+          Add a needle
+        </Button>
+      </Box>
+      {needles.length === 0 && (
+        <Typography>No needles yet. Fur is rooted with a crown needle or the finest regular one you own.</Typography>
+      )}
+      {needles.map((n) => {
+        const set = (recipe: (x: Needle) => void) =>
+          editCupboard((d) => {
+            const x = d.needles.find((y) => y.id === n.id);
+            if (!x) return;
+            recipe(x);
+            x.name = `${x.gauge} ${x.section}`;
+          });
+        return (
+          <Box
+            key={n.id}
+            role="group"
+            aria-label={n.name}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '1fr 190px 190px auto',
+              gap: 2,
+              alignItems: 'center',
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <Select
+              size="small"
+              value={n.section}
+              inputProps={{ 'aria-label': 'Section' }}
+              onChange={(e) => set((x) => void (x.section = e.target.value))}
+              sx={{ fontSize: 13, maxWidth: 160 }}
+            >
+              {NEEDLE_SECTIONS.map((s) => (
+                <MenuItem key={s} value={s}>
+                  {s}
+                </MenuItem>
+              ))}
+            </Select>
+            <MeasureField
+              label="Gauge"
+              kind="count"
+              value={n.gauge}
+              min={needleSchema.shape.gauge.minValue ?? 0}
+              max={needleSchema.shape.gauge.maxValue ?? 99}
+              onChange={(v) => set((x) => void (x.gauge = Math.round(v)))}
+            />
+            <MeasureField
+              label="Number"
+              kind="count"
+              value={n.count}
+              min={0}
+              max={500}
+              onChange={(v) => set((x) => void (x.count = Math.round(v)))}
+            />
+            <Button
+              variant="text"
+              aria-label={`Remove ${n.name}`}
+              onClick={() => editCupboard((d) => void (d.needles = d.needles.filter((x) => x.id !== n.id)))}
+            >
+              Remove
+            </Button>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

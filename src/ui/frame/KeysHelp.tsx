@@ -1,0 +1,82 @@
+'use client';
+/** The keys, shown under ?. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { figures } from './theme';
+import { STAGES } from './stages';
+
+const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
+  [
+    'Everywhere',
+    [
+      [`1 to ${STAGES.length}`, STAGES.map((s) => s.name).join(', ')],
+      [', .', 'previous, next area'],
+      ['Ctrl+Z', 'undo'],
+      ['Ctrl+Shift+Z', 'redo'],
+      ['P', 'print sheets'],
+      ['?', 'these keys'],
+    ],
+  ],
+  [
+    'Turntable',
+    [
+      ['← → ↑ ↓', 'turn the piece'],
+      ['Home', 'turn it back'],
+      ['F L R B A', 'front, left, right, back, above'],
+      ['O', 'next overlay'],
+      ['G', 'millimetre graticule'],
+      ['+ −', 'nearer, further'],
+    ],
+  ],
+  [
+    'Bench',
+    [
+      ['Space', 'row done, next row'],
+      ['Backspace', 'take the last row back'],
+      ['T', 'timer on or off'],
+      ['N', 'write a note'],
+    ],
+  ],
+];
+
+export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="keys-title" maxWidth="md">
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent sx={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>
+        {GROUPS.map(([name, keys]) => (
+          <Box key={name}>
+            <Typography variant="h3" sx={{ mb: 1 }}>
+              {name}
+            </Typography>
+            <Box
+              component="dl"
+              sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto auto', columnGap: 2, rowGap: 0.5 }}
+            >
+              {keys.map(([key, what]) => (
+                <Box key={key} sx={{ display: 'contents' }}>
+                  <Box component="dt" sx={{ ...figures, fontSize: 13 }}>
+                    {key}
+                  </Box>
+                  <Box component="dd" sx={{ m: 0, fontSize: 13 }}>
+                    {what}
+                  </Box>
+                </Box>
+              ))}
+            </Box>
+          </Box>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose} autoFocus>
+          Close
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

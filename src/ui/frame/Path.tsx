@@ -1,0 +1,82 @@
+'use client';
+/** The path: the stages in the order of the work, each with its count of what is still to be decided. */
+import Box from '@mui/material/Box';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useDesk } from '@/desk/store';
+import { STAGES } from './stages';
+import { figures } from './theme';
+
+export function Path({ id }: { id: string }) {
+  const here = usePathname();
+  const findings = useDesk((s) => s.plan?.findings);
+  return (
+    <Box
+      component="nav"
+      aria-label="Stages"
+      sx={{
+        display: 'flex',
+        px: 1.5,
+        gap: 0.5,
+        bgcolor: 'background.paper',
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
+      {STAGES.map((s, i) => {
+        const mine = (findings ?? []).filter(
+          (f) => (s.findings as readonly string[]).includes(f.stage) && f.severity !== 'note',
+        );
+        const stop = mine.some((f) => f.severity === 'stop');
+        const on = here.endsWith(`/${s.path}`);
+        return (
+          <Box
+            key={s.path}
+            component={Link}
+            href={`/piece/${id}/${s.path}`}
+            aria-current={on ? 'page' : undefined}
+            sx={{
+              display: 'flex',
+              alignItems: 'center',
+              gap: 0.75,
+              px: 1.25,
+              height: 38,
+              textDecoration: 'none',
+              color: on ? 'text.primary' : 'text.secondary',
+              fontWeight: on ? 700 : 400,
+              borderBottom: 3,
+              borderColor: on ? 'primary.main' : 'transparent',
+              '&:hover': { color: 'text.primary' },
+            }}
+          >
+            <Box component="span" sx={{ ...figures, fontSize: 13, fontWeight: 400 }}>
+              {i + 1}
+            </Box>
+            {s.name}
+            {mine.length > 0 && (
+              <Box
+                component="span"
+                aria-label={`${mine.length} to decide`}
+                role="img"
+                sx={{
+                  ...figures,
+                  fontSize: 13,
+                  lineHeight: '18px',
+                  px: 0.6,
+                  border: 1,
+                  borderRadius: '3px',
+                  borderColor: 'currentcolor',
+                  color: stop ? 'error.main' : 'warning.main',
+                }}
+              >
+                {stop ? '×' : '!'}
+                {mine.length}
+              </Box>
+            )}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

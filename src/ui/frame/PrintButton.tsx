@@ -1,0 +1,49 @@
+'use client';
+/** Print sheets: asks the server for the PDF or the cut list of this piece and hands it to the maker as a file. */
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useEffect, useRef, useState } from 'react';
+import { fetchSheet, type SheetKind } from '@/desk/files';
+import { say, useDesk } from '@/desk/store';
+
+export function PrintButton() {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const [busy, setBusy] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    const open = () => setAt(button.current);
+    document.addEventListener('fond-badger:print', open);
+    return () => document.removeEventListener('fond-badger:print', open);
+  }, []);
+  const make = async (kind: SheetKind) => {
+    setAt(null);
+    const { piece, cupboard, hand, settings } = useDesk.getState();
+    if (!piece) return;
+    setBusy(true);
+    try {
+      await fetchSheet(kind, { piece, cupboard, hand, settings });
+    } catch (e) {
+      say(e instanceof Error ? e.message : 'The sheets could not be made.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <>
+      <Button
+        ref={button}
+        onClick={(e) => setAt(e.currentTarget)}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        disabled={busy}
+      >
+        {busy ? 'Making sheets' : 'Print sheets'}
+      </Button>
+      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
+        <MenuItem onClick={() => void make('pdf')}>Row sheets (PDF, true scale)</MenuItem>
+        <MenuItem onClick={() => void make('csv')}>Cut list (CSV)</MenuItem>
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+/** What every screen stands in: theme, baseline, the cupboard kept and followed, and short messages. */
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import Snackbar from '@mui/material/Snackbar';
+import { useEffect, useState, type ReactNode } from 'react';
+import { z } from 'zod';
+import { keepCupboard, openCupboard } from '@/desk/session';
+import { useDesk } from '@/desk/store';
+import { ReadyContext } from './ready';
+import { theme } from './theme';
+
+z.config({ jitless: true });
+
+export function Providers({ children }: { children: ReactNode }) {
+  const [ready, setReady] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const message = useDesk((s) => s.message);
+  useEffect(() => {
+    let gone = false;
+    let end: (() => void) | null = null;
+    openCupboard()
+      .then(() => {
+        if (gone) return;
+        end = keepCupboard();
+        setReady(true);
+      })
+      .catch((e: unknown) => setFailed(e instanceof Error ? e.message : String(e)));
+    return () => {
+      gone = true;
+      end?.();
+    };
+  }, []);
+  return (
+    <ThemeProvider theme={theme} defaultMode="light">
+      <CssBaseline />
+      <ReadyContext value={{ ready, failed }}>{children}</ReadyContext>
+      <Snackbar
+        open={message !== null}
+        autoHideDuration={6000}
+        onClose={(_e, why) => why !== 'clickaway' && useDesk.setState({ message: null })}
+        message={message ?? ''}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+      />
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+/** The desk's three columns: what there is on the left, its picture in the middle, the answer and controls on the right. */
+import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
+
+export function ThreeColumns({ left, middle, right }: { left: ReactNode; middle: ReactNode; right: ReactNode }) {
+  const side = { bgcolor: 'background.paper', overflow: 'auto', minHeight: 0 } as const;
+  return (
+    <Box
+      component="main"
+      sx={{
+        flex: 1,
+        minHeight: 0,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '248px minmax(0, 1fr) 356px' },
+        gridTemplateRows: { xs: 'auto 420px auto', md: 'minmax(0, 1fr)' },
+        overflow: { xs: 'auto', md: 'hidden' },
+      }}
+    >
+      <Box sx={{ ...side, borderRight: 1, borderColor: 'divider' }}>{left}</Box>
+      <Box sx={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>{middle}</Box>
+      <Box
+        component="section"
+        aria-label="Docket"
+        tabIndex={0}
+        sx={{ ...side, borderLeft: 1, borderColor: 'divider', p: 2.25 }}
+      >
+        {right}
+      </Box>
+    </Box>
+  );
+}

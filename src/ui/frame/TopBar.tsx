@@ -1,0 +1,117 @@
+'use client';
+/** Name, size and scale, wool, hours, saved state; undo, file and print. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useSyncExternalStore } from 'react';
+import { savePieceFile } from '@/desk/files';
+import { redo, undo, useDesk } from '@/desk/store';
+import { useUnits } from '@/ui/parts/useUnits';
+import { PrintButton } from './PrintButton';
+import { figures } from './theme';
+
+function useHistory() {
+  const temporal = useDesk.temporal;
+  const past = useSyncExternalStore(
+    temporal.subscribe,
+    () => temporal.getState().pastStates.length,
+    () => 0,
+  );
+  const future = useSyncExternalStore(
+    temporal.subscribe,
+    () => temporal.getState().futureStates.length,
+    () => 0,
+  );
+  return { past, future };
+}
+
+export function TopBar({ onHelp }: { onHelp: () => void }) {
+  const piece = useDesk((s) => s.piece);
+  const plan = useDesk((s) => s.plan);
+  const savedAt = useDesk((s) => s.savedAt);
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  const { past, future } = useHistory();
+  if (!piece) return null;
+  const facts = plan
+    ? [
+        `${q({ kind: 'length', value: piece.form.finishedLengthMm })} nose to tail`,
+        `1 : ${q(plan.form.scale)} of life`,
+        `wool ${q({ kind: 'mass', value: plan.stock.needG })}`,
+        `${q({ kind: 'time', value: plan.log.minutesLeft })} left`,
+      ]
+    : [];
+  return (
+    <Box
+      component="header"
+      sx={{
+        minHeight: 48,
+        px: 2.5,
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2.5,
+        bgcolor: 'background.paper',
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
+      <Box component={Link} href="/" sx={{ color: 'primary.main', fontSize: 13, fontWeight: 600 }}>
+        Shelf
+      </Box>
+      <Box
+        component="h1"
+        sx={{
+          m: 0,
+          fontSize: 18,
+          fontWeight: 700,
+          whiteSpace: 'nowrap',
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          minWidth: 60,
+          maxWidth: 280,
+        }}
+      >
+        {piece.name}
+      </Box>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 2.5,
+          fontSize: 13,
+          color: 'text.secondary',
+          whiteSpace: 'nowrap',
+          overflow: 'hidden',
+          flex: 1,
+          minWidth: 0,
+        }}
+        aria-label="Piece in figures"
+      >
+        {facts.map((f) => (
+          <span key={f}>{f}</span>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flexShrink: 0 }}>
+        <Button onClick={undo} disabled={past === 0 || !mine}>
+          Undo
+        </Button>
+        <Button onClick={redo} disabled={future === 0 || !mine}>
+          Redo
+        </Button>
+        <Button onClick={() => savePieceFile(piece)}>Save to file</Button>
+        <PrintButton />
+        <Button onClick={onHelp} aria-label="Keys" sx={{ minWidth: 32, ...figures }}>
+          ?
+        </Button>
+      </Box>
+      <Box
+        sx={{ fontSize: 13, color: 'text.secondary', whiteSpace: 'nowrap', minWidth: 78, textAlign: 'right' }}
+        role="status"
+      >
+        {savedAt
+          ? `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
+          : ''}
+      </Box>
+    </Box>
+  );
+}

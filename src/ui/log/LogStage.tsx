@@ -1,0 +1,83 @@
+'use client';
+/** Log: what was really done beside what was planned for the same rows. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { editPiece, useDesk } from '@/desk/store';
+import { TextLink } from '@/ui/frame/TextLink';
+import { Table } from '@/ui/parts/Table';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function LogStage() {
+  const plan = useDesk((s) => s.plan);
+  const piece = useDesk((s) => s.piece);
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  if (!piece) return null;
+  const name = (id: string) => piece.areas.find((a) => a.id === id)?.name ?? id;
+  const worked = plan?.log.areas.filter((a) => a.rowsDone.length > 0 || a.actualG !== null) ?? [];
+  const entries = [...piece.log].reverse();
+  return (
+    <Box component="main" tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto', bgcolor: 'background.paper' }}>
+      <Box sx={{ maxWidth: 1000, mx: 'auto', px: 3, py: 2 }}>
+        <Typography variant="h2" component="h2">
+          Planned and done
+        </Typography>
+        {worked.length === 0 && (
+          <Typography sx={{ my: 1 }}>
+            Nothing has been done yet. Rows finished at the <TextLink href={`/piece/${piece.id}/bench`}>bench</TextLink>{' '}
+            are written down here by themselves.
+          </Typography>
+        )}
+        {worked.length > 0 && (
+          <Table
+            caption="Planned and done"
+            head={['Area', '=rows done', '=time planned', '=time taken', '=wool planned', '=wool used']}
+          >
+            {worked.map((a) => (
+              <tr key={a.areaId}>
+                <th scope="row">{name(a.areaId)}</th>
+                <td className="n">
+                  {a.rowsDone.length} of {a.rows}
+                </td>
+                <td className="n">{q({ kind: 'time', value: a.plannedMinutes })}</td>
+                <td className="n">{q({ kind: 'time', value: a.actualMinutes })}</td>
+                <td className="n">{q({ kind: 'mass', value: a.plannedG })}</td>
+                <td className="n">{a.actualG === null ? 'not weighed' : q({ kind: 'mass', value: a.actualG })}</td>
+              </tr>
+            ))}
+          </Table>
+        )}
+        {entries.length > 0 && (
+          <>
+            <Typography variant="h2" component="h2" sx={{ mt: 3, mb: 1 }}>
+              Entries
+            </Typography>
+            <Table caption="Entries" head={['When', 'Area', 'What', 'Take out']}>
+              {entries.slice(0, 300).map((e) => (
+                <tr key={e.id}>
+                  <td>{new Date(e.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}</td>
+                  <td>{name(e.areaId)}</td>
+                  <td>
+                    {e.kind === 'row' && `Row ${e.row}, ${q({ kind: 'time', value: e.minutes })}`}
+                    {e.kind === 'wool' && `Used ${q({ kind: 'mass', value: e.grams })}`}
+                    {e.kind === 'note' && e.words}
+                  </td>
+                  <td className="n">
+                    <Button
+                      variant="text"
+                      disabled={!mine}
+                      onClick={() => editPiece((d) => void (d.log = d.log.filter((x) => x.id !== e.id)))}
+                    >
+                      Remove
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </Table>
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}

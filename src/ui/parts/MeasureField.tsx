@@ -1,0 +1,109 @@
+'use client';
+/**
+ * A measure to type or to slide. What is typed is read in the maker's units; what cannot be used stays in the field with
+ * what was expected beside it, and the piece keeps its last sound value. A slide is one change to undo.
+ */
+import Box from '@mui/material/Box';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import InputAdornment from '@mui/material/InputAdornment';
+import { useId, useState } from 'react';
+import type { QuantityKind } from '@/core/text';
+import { beginGesture, endGesture } from '@/desk/store';
+import { format, forField, readField, unitOf } from '@/units/units';
+import { useUnits } from './useUnits';
+
+export interface MeasureFieldProps {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly onChange: (value: number) => void;
+  /** Range and step of the slider; none without it. */
+  readonly slide?: { readonly min: number; readonly max: number; readonly step: number };
+  readonly disabled?: boolean;
+  readonly autoFocus?: boolean;
+}
+
+export function MeasureField(p: MeasureFieldProps) {
+  const { units } = useUnits();
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? forField(p.kind, p.value, units);
+  const problem = typed === null ? null : check(typed);
+
+  function check(text: string): string | null {
+    const r = readField(text, p.kind, units);
+    if (!r.ok) return r.says;
+    if (r.value < p.min - 1e-9 || r.value > p.max + 1e-9) {
+      return `${p.label} must be between ${format({ kind: p.kind, value: p.min }, units)} and ${format({ kind: p.kind, value: p.max }, units)}`;
+    }
+    return null;
+  }
+
+  const type = (text: string) => {
+    setTyped(text);
+    const r = readField(text, p.kind, units);
+    if (r.ok && check(text) === null) p.onChange(r.value);
+  };
+
+  const field = (
+    <TextField
+      id={id}
+      value={shown}
+      disabled={p.disabled ?? false}
+      autoFocus={p.autoFocus ?? false}
+      onChange={(e) => type(e.target.value)}
+      onFocus={() => beginGesture()}
+      onBlur={() => {
+        endGesture();
+        if (problem === null) setTyped(null);
+      }}
+      error={problem !== null}
+      helperText={problem ?? undefined}
+      slotProps={{
+        htmlInput: { inputMode: 'decimal', 'aria-label': p.label, style: { textAlign: 'right' } },
+        input: {
+          endAdornment: <InputAdornment position="end">{unitOf(p.kind, units)}</InputAdornment>,
+          sx: { fontSize: 13, pr: 1 },
+        },
+        formHelperText: { sx: { mx: 0 } },
+      }}
+      sx={{ width: p.kind === 'linear' || p.kind === 'fineness' ? 124 : 104, '& input': { py: 0.6, pl: 1, pr: 0 } }}
+    />
+  );
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: p.slide ? '92px minmax(0, 1fr) auto' : '1fr auto',
+        gap: 1.5,
+        alignItems: 'center',
+        minHeight: 38,
+      }}
+    >
+      <Box component="label" htmlFor={id} sx={{ fontSize: 13 }}>
+        {p.label}
+      </Box>
+      {p.slide && (
+        <Slider
+          aria-label={`${p.label}, slider`}
+          value={Math.min(p.slide.max, Math.max(p.slide.min, p.value))}
+          min={p.slide.min}
+          max={p.slide.max}
+          step={p.slide.step}
+          disabled={p.disabled ?? false}
+          getAriaValueText={(v) => format({ kind: p.kind, value: v }, units)}
+          onChange={(_e, v) => {
+            setTyped(null);
+            beginGesture();
+            p.onChange(v as number);
+          }}
+          onChangeCommitted={() => endGesture()}
+        />
+      )}
+      {field}
+    </Box>
+  );
+}

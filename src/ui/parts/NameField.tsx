@@ -1,0 +1,46 @@
+'use client';
+/** A name to type. An empty one stays in the field with what was expected; the piece keeps its last name. */
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { beginGesture, endGesture } from '@/desk/store';
+
+const LONGEST = 80;
+
+export interface NameFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly disabled?: boolean;
+}
+
+export function NameField({ label, value, onChange, disabled = false }: NameFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? value;
+  const problem =
+    text.trim() === ''
+      ? `${label} must not be empty`
+      : text.trim().length > LONGEST
+        ? `${label} must not be longer than ${LONGEST} letters`
+        : null;
+  return (
+    <TextField
+      label={label}
+      fullWidth
+      value={text}
+      disabled={disabled}
+      error={problem !== null}
+      helperText={problem ?? undefined}
+      onFocus={beginGesture}
+      onBlur={() => {
+        endGesture();
+        if (!problem) setTyped(null);
+      }}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const t = e.target.value.trim();
+        if (t !== '' && t.length <= LONGEST) onChange(t);
+      }}
+      sx={{ mt: 1.5 }}
+    />
+  );
+}

@@ -1,0 +1,115 @@
+'use client';
+/** A figure that opens how it was worked out: formula, letters with this piece's numbers, result and source. */
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Popover from '@mui/material/Popover';
+import Typography from '@mui/material/Typography';
+import { useId, useState, type ReactNode } from 'react';
+import type { Figure } from '@/core/method/define';
+import { methodOf } from '@/core/method/registry';
+import { figures } from '@/ui/frame/theme';
+import { useUnits } from './useUnits';
+
+const BASIS = {
+  published: 'Published',
+  'common practice': 'Common practice',
+  'from memory': 'Handbook value, cited from memory',
+  ours: 'Our own; your swatches and log replace it',
+} as const;
+
+/** Formula, letters and source of a method, with the numbers of a figure where there is one. */
+export function Working({ figure, method }: { figure?: Figure; method: string }) {
+  const m = methodOf(method);
+  const { q } = useUnits();
+  return (
+    <Box>
+      <Typography sx={{ ...figures, fontSize: 13, mb: 1, whiteSpace: 'pre-wrap' }}>{m.formula}</Typography>
+      <Box
+        component="table"
+        sx={{
+          borderCollapse: 'collapse',
+          width: '100%',
+          fontSize: 13,
+          '& td, & th': { py: 0.25, pr: 1.5, verticalAlign: 'top', textAlign: 'left', fontWeight: 400 },
+        }}
+      >
+        <tbody>
+          {Object.entries(m.inputs).map(([name, l]) => (
+            <tr key={name}>
+              <Box component="th" scope="row" sx={{ ...figures, whiteSpace: 'nowrap' }}>
+                {l.letter}
+              </Box>
+              <td>{l.meaning}</td>
+              {figure && (
+                <Box component="td" sx={{ ...figures, textAlign: 'right !important', whiteSpace: 'nowrap' }}>
+                  {q({ kind: l.kind, value: figure.inputs[name]! })}
+                </Box>
+              )}
+            </tr>
+          ))}
+          <Box component="tr" sx={{ borderTop: 1, borderColor: 'divider', '& > *': { fontWeight: '700 !important' } }}>
+            <Box component="th" scope="row" sx={{ ...figures }}>
+              {m.result.letter}
+            </Box>
+            <td>{m.result.meaning}</td>
+            {figure && (
+              <Box component="td" sx={{ ...figures, textAlign: 'right !important', whiteSpace: 'nowrap' }}>
+                {q(figure)}
+              </Box>
+            )}
+          </Box>
+        </tbody>
+      </Box>
+      <Typography variant="body2" sx={{ mt: 1, color: 'text.secondary' }}>
+        {BASIS[m.basis]}. {m.source}
+      </Typography>
+    </Box>
+  );
+}
+
+export function OpenedFigure({ figure, children }: { figure: Figure; children?: ReactNode }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const { q } = useUnits();
+  const id = useId();
+  const m = methodOf(figure.method);
+  return (
+    <>
+      <ButtonBase
+        onClick={(e) => setAt(e.currentTarget)}
+        aria-haspopup="dialog"
+        aria-expanded={at !== null}
+        title={`How ${m.title.toLowerCase()} is worked out`}
+        sx={{
+          font: 'inherit',
+          fontWeight: 700,
+          color: 'inherit',
+          verticalAlign: 'baseline',
+          borderBottom: '1px dotted',
+          borderColor: 'primary.main',
+          lineHeight: 1.25,
+          '&:hover': { color: 'primary.main' },
+        }}
+      >
+        {children ?? q(figure)}
+      </ButtonBase>
+      <Popover
+        open={at !== null}
+        anchorEl={at}
+        onClose={() => setAt(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{
+          paper: {
+            role: 'dialog',
+            'aria-labelledby': id,
+            sx: { p: 2, maxWidth: 440, border: 1, borderColor: 'divider' },
+          },
+        }}
+      >
+        <Typography id={id} variant="h3" sx={{ mb: 1 }}>
+          {m.title}
+        </Typography>
+        <Working figure={figure} method={figure.method} />
+      </Popover>
+    </>
+  );
+}

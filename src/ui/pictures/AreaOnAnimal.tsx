@@ -1,0 +1,138 @@
+'use client';
+/** One area on the turntable: its surface in the colour of its wool or of its cover, its rows, its outline when chosen. */
+import { useEffect, useMemo } from 'react';
+import * as THREE from 'three';
+import type { AreaPlan } from '@/core/coat/coat';
+import { buildEdges } from '@/core/geometry/mesh';
+import type { View } from '@/desk/view';
+import { BARE, coverColour, MARK, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
+
+interface AreaProps {
+  readonly area: AreaPlan;
+  readonly surfaceOf: NonNullable<AreaPlan['surface']>;
+  readonly view: View;
+  readonly selected: boolean;
+  readonly litRow: number | null;
+  readonly raise: number;
+  readonly onPick: (areaId: string) => void;
+}
+
+export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise, onPick }: AreaProps) {
+  const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
+  const cover = byTriangle && area.fur ? area.fur.coverMap : null;
+  const wool = view.overlay === 'fur' ? area.colour : null;
+  const g = useFreed(
+    useMemo(() => {
+      const s = surface(surfaceOf.positions, surfaceOf.normals, surfaceOf.triangles);
+      if (!cover) return s;
+      const flat = s.toNonIndexed();
+      s.dispose();
+      const colours = new Float32Array(cover.length * 9);
+      const c = new THREE.Color();
+      cover.forEach((share, t) => {
+        if (wool) underFur(share, wool, c);
+        else coverColour(share, c);
+        for (let k = 0; k < 3; k++) c.toArray(colours, 9 * t + 3 * k);
+      });
+      flat.setAttribute('color', new THREE.BufferAttribute(colours, 3));
+      return flat;
+    }, [surfaceOf, cover, wool]),
+  );
+  const rows = view.overlay === 'rows' || view.overlay === 'cover' || litRow !== null;
+  const shown = area.colour ?? BARE;
+  return (
+    <group>
+      <mesh
+        geometry={g}
+        onClick={(e) => {
+          if (e.delta > 4) return;
+          e.stopPropagation();
+          onPick(area.id);
+        }}
+      >
+        <meshLambertMaterial
+          key={cover ? 'cover' : 'wool'}
+          color={cover ? '#ffffff' : shown}
+          vertexColors={cover !== null}
+          polygonOffset
+          polygonOffsetFactor={1}
+          polygonOffsetUnits={1}
+        />
+      </mesh>
+      {rows && area.fur && (
+        <RowLines
+          area={area}
+          raise={raise}
+          dark={view.overlay === 'cover' || lightOf(area.colour) > 0.45}
+          litRow={litRow}
+          all={view.overlay !== 'fur'}
+        />
+      )}
+      {selected && <Outline surfaceOf={surfaceOf} raise={raise} />}
+    </group>
+  );
+}
+
+const lightOf = (hex: string | null): number => (hex ? new THREE.Color(hex).getHSL({ h: 0, s: 0, l: 0 }).l : 1);
+
+function RowLines({
+  area,
+  raise,
+  dark,
+  litRow,
+  all,
+}: {
+  area: AreaPlan;
+  raise: number;
+  dark: boolean;
+  litRow: number | null;
+  all: boolean;
+}) {
+  const rows = area.fur!.rows.rows;
+  const g = useFreed(useMemo(() => rowGeometry(all ? rows : [], raise), [rows, raise, all]));
+  const lit = useMemo(
+    () => thickLines(litRow === null ? [] : (rows.find((r) => r.number === litRow)?.pieces ?? []), raise * 3),
+    [rows, raise, litRow],
+  );
+  useEffect(
+    () => () => {
+      for (const l of lit) {
+        l.geometry.dispose();
+        l.material.dispose();
+      }
+    },
+    [lit],
+  );
+  return (
+    <>
+      <lineSegments geometry={g}>
+        <lineBasicMaterial color={dark ? '#2a2522' : '#f4efe6'} transparent opacity={0.62} />
+      </lineSegments>
+      {lit.map((l) => (
+        <primitive key={l.uuid} object={l} />
+      ))}
+    </>
+  );
+}
+
+function Outline({ surfaceOf, raise }: { surfaceOf: NonNullable<AreaPlan['surface']>; raise: number }) {
+  const g = useFreed(
+    useMemo(() => {
+      const { positions: p, normals: n, triangles } = surfaceOf;
+      const edges = buildEdges(triangles, p.length / 3);
+      const points: number[] = [];
+      for (let e = 0; e < edges.count; e++) {
+        if (edges.sides[2 * e]! >= 0 && edges.sides[2 * e + 1]! >= 0) continue;
+        for (const v of [edges.ends[2 * e]!, edges.ends[2 * e + 1]!]) {
+          for (let k = 0; k < 3; k++) points.push(p[3 * v + k]! + 2 * raise * n[3 * v + k]!);
+        }
+      }
+      return new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+    }, [surfaceOf, raise]),
+  );
+  return (
+    <lineSegments geometry={g} renderOrder={2}>
+      <lineBasicMaterial color={MARK} />
+    </lineSegments>
+  );
+}

@@ -1,0 +1,69 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
+import { eye, pixelsPerMm, scaleBar, seenFrom } from './camera';
+
+const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
+/** What points to the right of the picture: up x from. */
+const right = ({ from: f, up: u }: ReturnType<typeof eye>) => [
+  u[1] * f[2] - u[2] * f[1],
+  u[2] * f[0] - u[0] * f[2],
+  u[0] * f[1] - u[1] * f[0],
+];
+
+describe('viewpoints', () => {
+  const seen = (key: string) => VIEWPOINTS.find((v) => v.key === key)!;
+  // x to the animal's left, y up, z forward: seen from its right the head is at the right of the picture.
+  it.each([
+    ['F', [0, 0, 1], [1, 0, 0], 'the front'],
+    ['L', [1, 0, 0], [0, 0, -1], 'the left'],
+    ['R', [-1, 0, 0], [0, 0, 1], 'the right'],
+    ['B', [0, 0, -1], [-1, 0, 0], 'the back'],
+    ['A', [0, 1, 0], [0, 0, 1], 'above'],
+  ])('%s looks from the side it names', (key, from, toTheRight, words) => {
+    const e = eye(seen(key));
+    from.forEach((x, i) => expect(e.from[i]).toBeCloseTo(x, 12));
+    right(e).forEach((x, i) => expect(x).toBeCloseTo(toTheRight[i]!, 12));
+    expect(seenFrom(seen(key))).toBe(words);
+  });
+
+  it('up is always square to the line of sight', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        (yaw, pitch) => {
+          const { from, up } = eye({ yaw, pitch });
+          expect(dot(from, up)).toBeCloseTo(0, 12);
+          expect(dot(up, up)).toBeCloseTo(1, 12);
+          expect(up[1]).toBeGreaterThanOrEqual(-1e-12);
+        },
+      ),
+    );
+  });
+
+  it('turning on and on stays within one turn', () => {
+    expect([wrap(190), wrap(-190), wrap(360), wrap(180), wrap(725)]).toEqual([-170, 170, 0, -180, 5]);
+  });
+});
+
+describe('scale', () => {
+  const form = { lengthMm: 200, heightMm: 80, widthMm: 40 };
+  it('fits the animal from every side and grows with the zoom', () => {
+    for (const size of [
+      { width: 600, height: 500 },
+      { width: 1200, height: 200 },
+      { width: 200, height: 900 },
+    ]) {
+      const k = pixelsPerMm(size, form, 1);
+      expect(k * form.lengthMm).toBeLessThanOrEqual(size.width);
+      expect(k * form.heightMm).toBeLessThanOrEqual(size.height);
+      expect(pixelsPerMm(size, form, 2)).toBeCloseTo(2 * k, 12);
+    }
+  });
+  it('the bar is a round length, as long as fits', () => {
+    expect(scaleBar(3, 130)).toEqual({ mm: 20, px: 60 });
+    expect(scaleBar(13, 130)).toEqual({ mm: 10, px: 130 });
+    expect(scaleBar(0.1, 130)).toEqual({ mm: 1000, px: 100 });
+  });
+});

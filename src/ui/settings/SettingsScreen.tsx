@@ -1,0 +1,130 @@
+'use client';
+/** Settings: units, paper, light or dim surround, and the maker's own rates. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useColorScheme } from '@mui/material/styles';
+import { defaultHand, handSchema, type Hand } from '@/core/piece/hand';
+import type { QuantityKind } from '@/core/text';
+import type { Settings } from '@/desk/settings';
+import { editHand, useDesk } from '@/desk/store';
+import { PlainPage } from '@/ui/frame/PlainPage';
+import { useReady } from '@/ui/frame/ready';
+import { useUndoKeys } from '@/ui/frame/useUndoKeys';
+import { MeasureField } from '@/ui/parts/MeasureField';
+
+type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread'>;
+
+const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
+  { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
+  { key: 'overShare', label: 'Left for trimming, share of length', kind: 'number' },
+  { key: 'overLeastMm', label: 'Left for trimming, at least', kind: 'length' },
+  { key: 'handlingLoss', label: 'Wool lost in handling, share', kind: 'number' },
+  { key: 'stabsPerMinute', label: 'Stabs a minute', kind: 'number' },
+  { key: 'stabsPerCm', label: 'Stabs per cm of row in a pass', kind: 'number' },
+  { key: 'passesLine', label: 'Passes along the line', kind: 'number' },
+  { key: 'passesFold', label: 'Passes along the fold', kind: 'number' },
+  { key: 'minutesPerPinch', label: 'Minutes for a pinch', kind: 'number' },
+  { key: 'loftDensityMgCm3', label: 'Density of laid fur', kind: 'density' },
+  { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
+];
+
+const whole = (k: Rate) => k === 'passesLine' || k === 'passesFold';
+
+export function SettingsScreen() {
+  const { ready } = useReady();
+  const settings = useDesk((s) => s.settings);
+  const hand = useDesk((s) => s.hand);
+  const { mode, setMode } = useColorScheme();
+  useUndoKeys();
+  const set = (change: Partial<Settings>) => useDesk.setState((s) => ({ settings: { ...s.settings, ...change } }));
+  return (
+    <PlainPage title="Settings">
+      {ready && (
+        <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
+          <Box
+            component="section"
+            aria-labelledby="s-units"
+            sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, display: 'grid', gap: 2 }}
+          >
+            <Typography id="s-units" variant="h2">
+              Units and paper
+            </Typography>
+            <TextField
+              select
+              label="Lengths"
+              value={settings.length}
+              onChange={(e) => set({ length: e.target.value as Settings['length'] })}
+            >
+              <MenuItem value="mm">Millimetres</MenuItem>
+              <MenuItem value="in">Inches, in sixteenths</MenuItem>
+            </TextField>
+            <TextField
+              select
+              label="Weights"
+              value={settings.mass}
+              onChange={(e) => set({ mass: e.target.value as Settings['mass'] })}
+            >
+              <MenuItem value="g">Grams</MenuItem>
+              <MenuItem value="oz">Ounces</MenuItem>
+            </TextField>
+            <TextField
+              label="Sign for money"
+              value={settings.currency}
+              onChange={(e) => set({ currency: e.target.value.slice(0, 4) })}
+            />
+            <TextField
+              select
+              label="Paper"
+              value={settings.paper}
+              onChange={(e) => set({ paper: e.target.value as Settings['paper'] })}
+            >
+              <MenuItem value="a4">A4</MenuItem>
+              <MenuItem value="letter">Letter</MenuItem>
+            </TextField>
+            <TextField
+              select
+              label="Surround"
+              value={mode ?? 'light'}
+              onChange={(e) => setMode(e.target.value as 'light' | 'dark')}
+            >
+              <MenuItem value="light">Light grey</MenuItem>
+              <MenuItem value="dark">Dim grey</MenuItem>
+            </TextField>
+          </Box>
+          <Box
+            component="section"
+            aria-labelledby="s-hand"
+            sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5 }}
+          >
+            <Typography id="s-hand" variant="h2" sx={{ mb: 1 }}>
+              Your hand
+            </Typography>
+            <Typography variant="body2" sx={{ mb: 1, color: 'text.secondary' }}>
+              Rates the plan reckons with. The first values are a start; put in your own as you measure them.
+            </Typography>
+            {RATES.map((r) => {
+              const b = handSchema.shape[r.key];
+              return (
+                <MeasureField
+                  key={r.key}
+                  label={r.label}
+                  kind={r.kind}
+                  value={hand[r.key]}
+                  min={b.minValue ?? 0}
+                  max={b.maxValue ?? 1e6}
+                  onChange={(v) => editHand((d) => void (d[r.key] = whole(r.key) ? Math.round(v) : v))}
+                />
+              );
+            })}
+            <Button sx={{ mt: 1 }} onClick={() => useDesk.setState({ hand: defaultHand })}>
+              Back to the first values
+            </Button>
+          </Box>
+        </Box>
+      )}
+    </PlainPage>
+  );
+}

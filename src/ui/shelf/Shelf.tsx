@@ -1,0 +1,274 @@
+'use client';
+/** The shelf: all pieces in this browser, the demo pieces, new pieces and pieces from files. */
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Problem } from '@/core/piece/read';
+import type { Piece } from '@/core/piece/schema';
+import { demoPieces, withDemoLots } from '@/desk/demo';
+import { freshId, openPieceFile, savePieceFile } from '@/desk/files';
+import { listen, loadPiece, loadShelf, removePiece, savePiece, type ShelfEntry } from '@/desk/storage';
+import { useDesk } from '@/desk/store';
+import { PlainPage } from '@/ui/frame/PlainPage';
+import { useReady } from '@/ui/frame/ready';
+import { useUnits } from '@/ui/parts/useUnits';
+import { NewPieceDialog } from './NewPieceDialog';
+import { PieceOutline } from './PieceOutline';
+
+export function Shelf() {
+  const { ready, failed } = useReady();
+  const router = useRouter();
+  const [entries, setEntries] = useState<ShelfEntry[] | null>(null);
+  const [refused, setRefused] = useState<{ file: string; problems: readonly Problem[] } | null>(null);
+  const [making, setMaking] = useState(false);
+  const [removed, setRemoved] = useState<Piece | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+
+  const refresh = useCallback(() => {
+    loadShelf()
+      .then(setEntries)
+      .catch((e: unknown) => setTrouble(e instanceof Error ? e.message : String(e)));
+  }, []);
+  useEffect(() => {
+    if (!ready) return;
+    refresh();
+    return listen((w) => w.says === 'piece-saved' && refresh());
+  }, [ready, refresh]);
+
+  const openDemo = async (piece: Piece) => {
+    if (!(await loadPiece(piece.id))) await savePiece(piece);
+    useDesk.setState((s) => ({ cupboard: withDemoLots(s.cupboard, piece) }));
+    router.push(`/piece/${piece.id}/coat`);
+  };
+
+  const openFile = async (file: File) => {
+    const r = await openPieceFile(file);
+    if (!r.ok) return setRefused({ file: file.name, problems: r.problems });
+    setRefused(null);
+    router.push(`/piece/${r.id}/coat`);
+  };
+
+  const remove = async (e: ShelfEntry) => {
+    await removePiece(e.id);
+    setRemoved(e.piece);
+    refresh();
+  };
+  const copy = async (p: Piece) => {
+    await savePiece({ ...p, id: freshId(p.id), name: `${p.name} (copy)`.slice(0, 80) });
+    refresh();
+  };
+
+  const demos = demoPieces.filter((d) => !entries?.some((e) => e.id === d.id));
+  const wrong = failed ?? trouble;
+  return (
+    <PlainPage
+      title="Fond Badger"
+      actions={
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Button variant="contained" disabled={!ready} onClick={() => setMaking(true)}>
+            New piece
+          </Button>
+          <Button disabled={!ready} onClick={() => input.current?.click()}>
+            Open a piece file
+          </Button>
+          <input
+            ref={input}
+            type="file"
+            accept=".json,application/json"
+            aria-label="Piece file"
+            hidden
+            onChange={(e) => {
+              const f = e.target.files?.[0];
+              e.target.value = '';
+              if (f) void openFile(f);
+            }}
+          />
+        </Box>
+      }
+    >
+      {wrong && (
+        <Alert severity="error">
+          The browser’s store cannot be used ({wrong}). Pieces can still be opened after it is allowed in the browser’s
+          settings.
+        </Alert>
+      )}
+      {refused && (
+        <Alert severity="error" onClose={() => setRefused(null)} sx={{ mb: 2 }}>
+          <b>{refused.file} was not opened; nothing was changed.</b>
+          {refused.problems.map((p) => (
+            <div key={p.where + p.says}>
+              {p.where}: {p.says}
+            </div>
+          ))}
+        </Alert>
+      )}
+      {entries && entries.length > 0 && (
+        <Box component="section" aria-labelledby="your-pieces" sx={{ mb: 4 }}>
+          <Typography id="your-pieces" variant="h2" sx={{ mb: 1.5 }}>
+            Your pieces
+          </Typography>
+          <Grid>
+            {entries.map((e) => (
+              <Card
+                key={e.id}
+                piece={e.piece}
+                name={e.piece?.name ?? e.id}
+                foot={`saved ${new Date(e.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
+                problems={e.problems}
+                onOpen={e.piece ? () => router.push(`/piece/${e.id}/coat`) : null}
+              >
+                {e.piece && (
+                  <>
+                    <Button variant="text" onClick={() => void copy(e.piece!)} aria-label={`Copy ${e.piece.name}`}>
+                      Copy
+                    </Button>
+                    <Button
+                      variant="text"
+                      onClick={() => savePieceFile(e.piece!)}
+                      aria-label={`Save ${e.piece.name} to a file`}
+                    >
+                      Save to file
+                    </Button>
+                  </>
+                )}
+                <Button variant="text" onClick={() => void remove(e)} aria-label={`Remove ${e.piece?.name ?? e.id}`}>
+                  Remove
+                </Button>
+              </Card>
+            ))}
+          </Grid>
+        </Box>
+      )}
+      {entries && demos.length > 0 && (
+        <Box component="section" aria-labelledby="demo-pieces" sx={{ mb: 4 }}>
+          <Typography id="demo-pieces" variant="h2">
+            Demo pieces
+          </Typography>
+          <Typography sx={{ mb: 1.5, color: 'text.secondary' }}>
+            Made up to look around with. What you change stays in this browser.
+          </Typography>
+          <Grid>
+            {demos.map((p) => (
+              <Card key={p.id} piece={p} name={p.name} foot={p.note} problems={[]} onOpen={() => void openDemo(p)} />
+            ))}
+          </Grid>
+        </Box>
+      )}
+      {entries && (
+        <Box
+          component="section"
+          aria-labelledby="begin"
+          sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, maxWidth: 760 }}
+        >
+          <Typography id="begin" variant="h2" sx={{ mb: 1 }}>
+            How a piece begins
+          </Typography>
+          <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { mb: 0.5 } }}>
+            <li>Put your own wool into the cupboard: fineness, staple, grams. The first lots there are examples.</li>
+            <li>Take a new piece, give its finished length and its length in life.</li>
+            <li>
+              Choose an area on the coat stage. The docket says at once what to cut and lay; change what you like.
+            </li>
+            <li>Print the sheets or take the screen to the bench, and lay row by row from the hem up.</li>
+          </Box>
+        </Box>
+      )}
+      {making && <NewPieceDialog onClose={() => setMaking(false)} />}
+      <Snackbar
+        open={removed !== null}
+        autoHideDuration={15_000}
+        onClose={(_e, why) => why !== 'clickaway' && setRemoved(null)}
+        message={removed ? `${removed.name} was taken from the shelf` : ''}
+        action={
+          <Button
+            color="inherit"
+            onClick={() => {
+              if (removed) void savePiece(removed).then(refresh);
+              setRemoved(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
+    </PlainPage>
+  );
+}
+
+function Grid({ children }: { children: React.ReactNode }) {
+  return (
+    <Box
+      component="ul"
+      sx={{
+        listStyle: 'none',
+        m: 0,
+        p: 0,
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: 'repeat(auto-fill, minmax(260px, 1fr))',
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
+interface CardProps {
+  readonly piece: Piece | null;
+  readonly name: string;
+  readonly foot: string;
+  readonly problems: readonly Problem[];
+  readonly onOpen: (() => void) | null;
+  readonly children?: React.ReactNode;
+}
+
+function Card({ piece, name, foot, problems, onOpen, children }: CardProps) {
+  const { q } = useUnits();
+  return (
+    <Box
+      component="li"
+      sx={{
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: '3px',
+        display: 'flex',
+        flexDirection: 'column',
+      }}
+    >
+      <Box sx={{ height: 130, bgcolor: 'desk.stage', p: 1 }}>{piece && <PieceOutline piece={piece} />}</Box>
+      <Box sx={{ p: 1.5, flex: 1, display: 'flex', flexDirection: 'column' }}>
+        <Typography variant="h3" component="h3">
+          {name}
+        </Typography>
+        {piece && (
+          <Typography variant="body2">
+            {q({ kind: 'length', value: piece.form.finishedLengthMm })} nose to tail,{' '}
+            {piece.areas.filter((a) => a.coat.method !== 'none').length} areas
+          </Typography>
+        )}
+        {problems.map((p) => (
+          <Typography key={p.where + p.says} variant="body2" sx={{ color: 'error.main' }}>
+            {p.where}: {p.says}
+          </Typography>
+        ))}
+        <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+          {foot}
+        </Typography>
+        <Box sx={{ mt: 'auto', display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+          {onOpen && (
+            <Button variant="contained" onClick={onOpen} aria-label={`Open ${name}`}>
+              Open
+            </Button>
+          )}
+          {children}
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,60 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { format, forField, metric, readField, time, type Units } from './units';
+
+const imperial: Units = { length: 'in', mass: 'oz', currency: '£' };
+const mm = (value: number) => ({ kind: 'length', value }) as const;
+
+describe('what the maker reads', () => {
+  it.each([
+    [3.5, '3.5 mm', '1/8 in'],
+    [41.2, '41 mm', '1 5/8 in'],
+    [185, '185 mm', '7 5/16 in'],
+    [25.4, '25.5 mm', '1 in'],
+    [0.2, '0 mm', 'under 1/16 in'],
+  ])('%f mm', (x, a, b) => {
+    expect(format(mm(x), metric)).toBe(a);
+    expect(format(mm(x), imperial)).toBe(b);
+  });
+
+  it('gives time, mass, share and money no more digits than the work can use', () => {
+    expect([4.4, 12, 59, 100, 118, 120].map(time)).toEqual(['4 min', '10 min', '1 h', '1 h 40', '2 h', '2 h']);
+    expect(format({ kind: 'mass', value: 3.4444 }, metric)).toBe('3.4 g');
+    expect(format({ kind: 'mass', value: 0.02 }, metric)).toBe('<0.1 g');
+    expect(format({ kind: 'mass', value: 28.35 }, imperial)).toBe('1.00 oz');
+    expect(format({ kind: 'share', value: 0.9791 }, metric)).toBe('98 %');
+    expect(format({ kind: 'share', value: 0.997 }, metric)).toBe('over 99 %');
+    expect(format({ kind: 'money', value: 2.4 }, imperial)).toBe('£2.40');
+    expect(format({ kind: 'rowLength', value: 2345 }, metric)).toBe('2.3 m');
+    expect(format({ kind: 'length', value: NaN }, metric)).toBe('not known');
+  });
+});
+
+describe('what the maker types', () => {
+  it.each([
+    ['12.5', metric, 12.5],
+    ['12,5', metric, 12.5],
+    ['1 cm', metric, 10],
+    ['1/2 in', metric, 12.7],
+    ['1 5/8', imperial, 41.275],
+    ['.5', imperial, 12.7],
+    ['30 mm', imperial, 30],
+  ])('%s', (text, u, value) => {
+    const r = readField(text, 'length', u);
+    expect(r.ok && r.value).toBeCloseTo(value, 9);
+  });
+  it.each(['', 'abc', '1 2', '3 g', '1/0', '1 1/', '--2', '-2'])('refuses "%s" and says what is wanted', (text) => {
+    const r = readField(text, 'length', metric);
+    expect(r.ok).toBe(false);
+    if (!r.ok) expect(r.says).toContain('mm');
+  });
+  it('reads back what it wrote, to the digits it wrote', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.constantFrom(metric, imperial), (x, u) => {
+        const r = readField(forField('length', x, u), 'length', u);
+        expect(r.ok).toBe(true);
+        if (r.ok) expect(Math.abs(r.value - x)).toBeLessThanOrEqual(u === metric ? 0.0051 : 25.4 / 32 + 1e-9);
+      }),
+    );
+  });
+});

@@ -1,0 +1,147 @@
+/**
+ * The edge where millimetres and grams become what the maker reads and types. Inside everything is mm, g, degrees and
+ * minutes; here they are shown in the maker's units with no more digits than the work can use, and read back.
+ */
+import type { Quantity, QuantityKind, Text } from '@/core/text';
+
+export interface Units {
+  readonly length: 'mm' | 'in';
+  readonly mass: 'g' | 'oz';
+  /** Sign put before money; empty for none. */
+  readonly currency: string;
+}
+
+export const metric: Units = { length: 'mm', mass: 'g', currency: '' };
+
+const MM_PER_INCH = 25.4; // exact, by the 1959 international yard and pound agreement
+const G_PER_OUNCE = 28.349523125; // exact, avoirdupois
+
+/** Inches as a mixed fraction to the sixteenth: 1 5/8. */
+function inches(mm: number): string {
+  const sixteenths = Math.round((mm / MM_PER_INCH) * 16);
+  if (sixteenths === 0) return mm > 0 ? 'under 1/16 in' : '0 in';
+  const whole = Math.floor(sixteenths / 16);
+  let top = sixteenths % 16;
+  let bottom = 16;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  const fraction = top > 0 ? `${top}/${bottom}` : '';
+  return `${[whole > 0 || !fraction ? String(whole) : '', fraction].filter(Boolean).join(' ')} in`;
+}
+
+const fixed = (x: number, digits: number): string => {
+  const s = x.toFixed(digits);
+  return Number(s) === 0 ? (0).toFixed(digits) : s;
+};
+
+const half = (x: number): string => {
+  const r = Math.round(x * 2) / 2;
+  return Number.isInteger(r) ? String(r) : r.toFixed(1);
+};
+
+/** Minutes as hours and minutes: to the minute below ten, to five minutes above. */
+export function time(min: number): string {
+  if (min < 10) return `${Math.round(min)} min`;
+  const five = Math.round(min / 5) * 5;
+  if (five < 60) return `${five} min`;
+  const h = Math.floor(five / 60);
+  const m = five % 60;
+  return m === 0 ? `${h} h` : `${h} h ${String(m).padStart(2, '0')}`;
+}
+
+function percent(x: number): string {
+  if (x > 0.995 && x < 1) return 'over 99 %';
+  return `${Math.round(x * 100)} %`;
+}
+
+const spacedUnit: Partial<Record<QuantityKind, string>> = {
+  areal: 'mg/cm²',
+  linear: 'mg/cm',
+  fineness: 'micron',
+  density: 'mg/cm³',
+  rate: 'a minute',
+  perCm: 'per cm',
+};
+
+export function format(q: Quantity, u: Units): string {
+  const x = q.value;
+  if (!Number.isFinite(x)) return 'not known';
+  switch (q.kind) {
+    case 'length':
+      return u.length === 'in' ? inches(x) : `${x < 100 ? half(x) : Math.round(x)} mm`;
+    case 'rowLength':
+      if (u.length === 'in') return x < 12 * MM_PER_INCH ? inches(x) : `${fixed(x / (12 * MM_PER_INCH), 1)} ft`;
+      return x < 1000 ? `${Math.round(x / 10)} cm` : `${fixed(x / 1000, 1)} m`;
+    case 'area':
+      return u.length === 'in' ? `${fixed(x / MM_PER_INCH ** 2, 1)} in²` : `${fixed(x / 100, x < 1000 ? 1 : 0)} cm²`;
+    case 'volume':
+      return u.length === 'in' ? `${fixed(x / MM_PER_INCH ** 3, 1)} in³` : `${fixed(x / 1000, 0)} cm³`;
+    case 'mass':
+      if (u.mass === 'oz') return `${fixed(x / G_PER_OUNCE, 2)} oz`;
+      return x > 0 && x < 0.05 ? '<0.1 g' : `${fixed(x, x < 100 ? 1 : 0)} g`;
+    case 'time':
+      return time(x);
+    case 'share':
+      return percent(x);
+    case 'angle':
+      return `${Math.round(x)}°`;
+    case 'count':
+      return String(Math.round(x));
+    case 'money':
+      return `${u.currency}${fixed(x, 2)}`;
+    case 'price':
+      return `${u.currency}${fixed(x, 2)} per 100 g`;
+    case 'number':
+      return fixed(x, Math.abs(x) < 1 ? 2 : 1).replace(/\.?0+$/, '');
+    default:
+      return `${fixed(x, 1).replace(/\.0$/, '')} ${spacedUnit[q.kind] ?? ''}`.trim();
+  }
+}
+
+/** Number and unit apart, for a figure set large over its label. */
+export function words(t: Text, u: Units): string {
+  return t.map((p) => (typeof p === 'string' ? p : format(p, u))).join('');
+}
+
+export type Typed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly says: string };
+
+/** The unit a field of this kind is typed in. */
+export function unitOf(kind: QuantityKind, u: Units): string {
+  if (kind === 'length' || kind === 'rowLength') return u.length;
+  if (kind === 'mass') return u.mass;
+  if (kind === 'angle') return '°';
+  return spacedUnit[kind] ?? '';
+}
+
+/** A value as it stands in a field, without its unit. */
+export function forField(kind: QuantityKind, value: number, u: Units): string {
+  if (kind === 'length' && u.length === 'in') return inches(value).replace(/ in$/, '').replace('under ', '');
+  if (kind === 'mass' && u.mass === 'oz') return fixed(value / G_PER_OUNCE, 2);
+  return String(Math.round(value * 100) / 100);
+}
+
+/** Reads "3.5", "3,5", "1 5/8", "1/2" or with a unit behind it ("12 mm", "0.5 in") into the inner unit. */
+export function readField(text: string, kind: QuantityKind, u: Units): Typed {
+  const m = /^\s*(?:(\d+)\s+)?(?:(\d+)\/(\d+)|(\d*[.,]?\d+))\s*(mm|cm|in|"|g|oz|°|micron)?\s*$/.exec(text);
+  const unit = m?.[5] === '"' ? 'in' : m?.[5];
+  const expected = unitOf(kind, u);
+  const says = `Write a number${expected ? ` in ${expected}` : ''}, such as ${u.length === 'in' && kind === 'length' ? '1 5/8' : '12.5'}`;
+  if (!m || (m[1] !== undefined && m[4] !== undefined)) return { ok: false, says };
+  const value = m[4] !== undefined ? Number(m[4].replace(',', '.')) : Number(m[1] ?? 0) + Number(m[2]) / Number(m[3]);
+  if (!Number.isFinite(value)) return { ok: false, says };
+  const per: Record<string, number> = { mm: 1, cm: 10, in: MM_PER_INCH, g: 1, oz: G_PER_OUNCE };
+  const lengthUnits = ['mm', 'cm', 'in'];
+  const massUnits = ['g', 'oz'];
+  if (kind === 'length' || kind === 'rowLength') {
+    if (unit && !lengthUnits.includes(unit)) return { ok: false, says };
+    return { ok: true, value: value * per[unit ?? u.length]! };
+  }
+  if (kind === 'mass') {
+    if (unit && !massUnits.includes(unit)) return { ok: false, says };
+    return { ok: true, value: value * per[unit ?? u.mass]! };
+  }
+  if (unit && unit !== expected) return { ok: false, says };
+  return { ok: true, value };
+}

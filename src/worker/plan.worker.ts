@@ -1,0 +1,56 @@
+/**
+ * The worker: holds what need not be worked out again, runs the plan step by step, reports progress and can be stopped.
+ * A newer request makes an older one give up at its next step.
+ */
+import * as Comlink from 'comlink';
+import { z } from 'zod';
+import { strands, type Strands } from '@/core/coat/strands';
+import { Memo } from '@/core/memo';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import { planSteps, type Plan, type Progress } from '@/core/plan';
+
+z.config({ jitless: true });
+
+const memo = new Memo();
+let newest = 0;
+let last: { piece: Piece; plan: Plan } | null = null;
+
+/** Lets waiting messages in, so that a newer request or a stop is seen. */
+const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
+
+const api = {
+  /** @returns the plan, or null when a newer request or a stop came in between */
+  async plan(piece: Piece, cupboard: Cupboard, hand: Hand, report: (p: Progress) => void): Promise<Plan | null> {
+    const mine = ++newest;
+    const steps = planSteps(piece, cupboard, hand, memo);
+    let begun = performance.now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        last = { piece, plan: step.value };
+        return step.value;
+      }
+      if (performance.now() - begun > 30 || step.value.share === 0) {
+        report(step.value);
+        await breathe();
+        if (mine !== newest) return null;
+        begun = performance.now();
+      }
+    }
+  },
+  stop(): void {
+    newest++;
+  },
+  /** Strands of fur for the turntable, from the last finished plan. */
+  strands(most: number): Strands | null {
+    if (!last) return null;
+    const s = strands(last.piece, last.plan.coat, most);
+    return Comlink.transfer(s, [s.points.buffer, s.colours.buffer]);
+  },
+};
+
+export type PlanWorker = typeof api;
+
+Comlink.expose(api);

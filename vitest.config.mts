@@ -1,0 +1,9 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
+  test: {
+    include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
+    testTimeout: 60_000,
+  },
+});
