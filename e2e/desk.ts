@@ -44,8 +44,13 @@ export async function figure(page: Page, label: string): Promise<string> {
   ).trim();
 }
 
-/** Nothing serious by axe. */
+/** Nothing serious by axe, judged when nothing is fading from one colour into another any more. */
 export async function accessible(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().iterations === Infinity),
+  );
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
