@@ -34,7 +34,7 @@ function median(work: () => unknown, runs = 5): number {
 }
 
 /** The whole animal but its head as one area: most of the skin, as large an area as there is. */
-const everything = { where: [{ parts: ['trunk', 'neck', 'tail', 'foreleg', 'hindleg'] }] };
+const everything = { strokes: [], where: [{ parts: ['trunk', 'neck', 'tail', 'foreleg', 'hindleg'] }] };
 const spacing = (p: Piece, s: number): Piece => ({
   ...p,
   areas: p.areas.map((a) => (a.id === 'flanks' ? { ...a, coat: { ...(a.coat as FoldOver), spacingMm: s } } : a)),

@@ -2,19 +2,25 @@
  * plan = makePlan(piece, cupboard, hand)
  *
  *   form ─► coat ─► work ─► stock ─► log
+ *     ▲       │
+ *     └─loft──┘   (core, wire and standing: the form once more, now that the coat is known)
  *
  * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
  * generator that pauses between pieces of work, so a worker can report progress and stop.
  */
 import { planCoat, shapeAreas, type CoatPlan } from './coat/coat';
+import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
 import { EDGE_SHARE, planForm, workForm, type FormPlan } from './form/form';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
+import { planFrame, type FramePlan } from './form/frame';
+import { planStands, type StandsPlan } from './form/stands';
 import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import type { Finding } from './stage';
+import type { Finding, Operation } from './stage';
+import { say } from './text';
 import { planStock, type StockPlan } from './stock/stock';
 import { planWork, type WorkPlan } from './work/order';
 
@@ -22,6 +28,9 @@ export interface Plan {
   readonly pieceId: string;
   readonly form: FormPlan;
   readonly coat: CoatPlan;
+  readonly core: CorePlan;
+  readonly frame: FramePlan;
+  readonly stands: StandsPlan;
   readonly work: WorkPlan;
   readonly stock: StockPlan;
   readonly log: LogPlan;
@@ -49,7 +58,7 @@ export function* planSteps(
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
   const edgeShare = options.edgeShare ?? EDGE_SHARE;
-  const shapeOnly = JSON.stringify([piece.form.parts, edgeShare]);
+  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, edgeShare]);
   yield { doing: 'Shaping the animal', share: 0 };
   const atReference = memo.keep('form', shapeOnly, () =>
     workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
@@ -64,25 +73,59 @@ export function* planSteps(
     yield { doing: `Finding the rows: ${at.value.name}`, share: 0.5 + (0.45 * i) / piece.areas.length };
     at = shaping.next();
   }
-  const wheres = piece.areas.map((a) => JSON.stringify(a.where));
+  const wheres = piece.areas.map((a) => JSON.stringify([a.where, a.strokes]));
   const shapeKey = (i: number) => formKey + wheres.slice(i).join('|');
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, at.value, shapeKey, memo);
-  const order = planWork([...form.operations, ...coat.operations]);
-  const stock = planStock(piece, cupboard, hand, coat.result);
-  const findings = [form, coat, order, stock].flatMap((s) => s.findings);
+  yield { doing: 'Building the core', share: 0.96 };
+  const asked = askedLoft(piece, work, coat.result, at.value.owner);
+  const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
+  const core = memo.keep('core-plan', JSON.stringify([formKey, digest(asked), piece.core, cupboard, hand]), () =>
+    planCore(piece, cupboard, hand, work, inside),
+  );
+  const frame = planFrame(piece, cupboard, work.body, core.result);
+  const stands = planStands(piece, work, core.work, coat.result, frame.result);
+  const order = planWork([...frame.operations, ...core.operations, ...afterCore(coat.operations)]);
+  const stock = planStock(piece, cupboard, hand, coat.result, core.result);
+  const findings = [form, core, frame, stands, coat, order, stock].flatMap((s) => s.findings);
   return {
     pieceId: piece.id,
     form: form.result,
     coat: coat.result,
+    core: core.result,
+    frame: frame.result,
+    stands: stands.result,
     work: order.result,
     stock: stock.result,
-    log: planLog(piece, coat.result),
+    log: planLog(piece, coat.result, order.result),
     findings: findings
       .map((f, i) => ({ f, i }))
       .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
       .map((x) => x.f),
   };
+}
+
+/** The core is built and firm before anything is laid on it, or the shape moves (common practice). */
+const afterCore = (coat: readonly Operation[]): Operation[] =>
+  coat.map((o) =>
+    o.kind === 'cut'
+      ? {
+          ...o,
+          after: [...o.after, { id: 'core-join', why: say`The core is built and firm first.`, strength: Infinity }],
+        }
+      : o,
+  );
+
+/** A short name for a list of numbers: the same list, the same name (FNV-1a over its bytes). */
+function digest(x: Float64Array): string {
+  const words = new Uint32Array(x.buffer, x.byteOffset, x.length * 2);
+  let a = 0x811c9dc5;
+  let b = 0x01000193;
+  for (const w of words) {
+    a = Math.imul(a ^ w, 0x01000193);
+    b = Math.imul(b ^ (w >>> 7) ^ a, 0x85ebca6b);
+  }
+  return `${x.length}-${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
 }
 
 /** The whole plan at once. Same inputs, same plan, to the byte. */

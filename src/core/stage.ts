@@ -38,9 +38,10 @@ export type StageName = 'form' | 'coat' | 'order' | 'stock' | 'log';
 export interface Operation {
   readonly id: string;
   readonly stage: StageName;
+  /** The area it is for, or the part of the core. */
   readonly areaId: string;
   readonly does: Text;
-  readonly kind: 'cut' | 'lay';
+  readonly kind: 'wire' | 'core' | 'cut' | 'lay';
   readonly lotId: string | null;
   readonly massG: number;
   readonly cutLengthMm: number | null;

@@ -34,7 +34,7 @@ export interface Desk {
   readonly message: string | null;
 }
 
-const emptyCupboard: Cupboard = { kind: 'fond-badger/cupboard', schema: 1, lots: [], needles: [] };
+const emptyCupboard: Cupboard = { kind: 'fond-badger/cupboard', schema: 2, lots: [], needles: [], wires: [] };
 
 export const useDesk = create<Desk>()(
   temporal(

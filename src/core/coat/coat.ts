@@ -51,6 +51,8 @@ export interface CoatPlan {
 export interface ShapedAreas {
   readonly shapes: readonly (AreaShape | null)[];
   readonly overhangs: readonly Overhang[];
+  /** Which area has each vertex of the skin; -1 for none. */
+  readonly owner: Int32Array;
 }
 
 /**
@@ -64,7 +66,7 @@ export function* shapeAreas(
   memo: Memo,
 ): Generator<{ readonly name: string }, ShapedAreas> {
   const k = piece.form.finishedLengthMm / REFERENCE_MM;
-  const wheres = piece.areas.map((a) => JSON.stringify(a.where));
+  const wheres = piece.areas.map((a) => JSON.stringify([a.where, a.strokes]));
   const own: Float64Array[] = [];
   for (const [i, a] of piece.areas.entries()) {
     own.push(memo.keep(`depth:${a.id}`, formKey + wheres[i]!, () => areaDepth(form.body, form.skin, form.distance, a)));
@@ -86,7 +88,12 @@ export function* shapeAreas(
       piece.areas.map((_, i) => taken(i)),
     ),
   );
-  return { shapes, overhangs: over.map((o) => resizeOverhang(o, k)) };
+  const owner = memo.keep('owner', formKey + wheres.join('|'), () => {
+    const of = new Int32Array(form.skin.positions.length / 3).fill(-1);
+    piece.areas.forEach((_, i) => taken(i).forEach((d, v) => d > 0 && (of[v] = i)));
+    return of;
+  });
+  return { shapes, overhangs: over.map((o) => resizeOverhang(o, k)), owner };
 }
 
 export function planCoat(

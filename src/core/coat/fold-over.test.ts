@@ -10,7 +10,7 @@ import type { FoldOver, LogEntry, Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { say, mm } from '@/core/text';
 import { planStock } from '@/core/stock/stock';
-import { rootingNeedle } from '@/core/work/rooting-needle';
+import { rootingNeedle } from '@/core/work/needle-choice';
 import { coverMap } from './cover-map';
 import { coverOf } from './cover';
 import { furLayOf } from './fold-over';
@@ -141,21 +141,21 @@ describe('the needle that roots fur', () => {
 
 describe('stock', () => {
   it('needs of every lot what its areas take, and costs them', () => {
-    const { result } = planStock(pineMarten, cupboard, hand, plan.coat);
+    const { result } = planStock(pineMarten, cupboard, hand, plan.coat, plan.core);
     for (const l of result.lots) {
       const areas = plan.coat.areas.filter((a) => a.fur?.lotId === l.lotId);
       expect(l.needG).toBeCloseTo(
-        areas.reduce((s, a) => s + a.fur!.figures.mass.value, 0),
+        areas.reduce((s, a) => s + a.fur!.figures.mass.value, l.lotId === 'core-batt' ? plan.core.massG : 0),
         12,
       );
       const lot = cupboard.lots.find((x) => x.id === l.lotId)!;
       expect(l.cost!.value).toBeCloseTo((l.needG / 100) * lot.pricePer100g!, 12);
     }
-    expect(result.needG).toBeCloseTo(plan.coat.totals.massG, 9);
+    expect(result.needG).toBeCloseTo(plan.coat.totals.massG + plan.core.massG, 9);
   });
   it('a lot without a price has no cost, and one nobody uses is not listed', () => {
     const free = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, pricePer100g: null })) };
-    const { result } = planStock(pineMarten, free, hand, plan.coat);
+    const { result } = planStock(pineMarten, free, hand, plan.coat, { ...plan.core, lotId: null });
     expect(result.cost).toBe(0);
     expect(result.lots.every((l) => l.cost === null)).toBe(true);
     expect(result.lots.map((l) => l.lotId)).not.toContain('core-batt');
@@ -167,7 +167,7 @@ describe('planned against done', () => {
     ({ id: `e${i}`, at: '2026-03-01T09:00:00Z', areaId: 'bib', ...e }) as LogEntry;
   const logged = (...entries: (Partial<LogEntry> & { kind: LogEntry['kind'] })[]) => {
     const piece: Piece = { ...pineMarten, log: entries.map(entry) };
-    return planLog(piece, plan.coat).areas.find((a) => a.areaId === 'bib')!;
+    return planLog(piece, plan.coat, plan.work).areas.find((a) => a.areaId === 'bib')!;
   };
   it('sets the time of the rows done beside their share of the plan', () => {
     const rows = bib().fur!.rows;
@@ -188,12 +188,18 @@ describe('planned against done', () => {
     expect(logged({ kind: 'row', row: 900, minutes: 1 }).rowsDone).toEqual([]);
   });
   it('what is left is the plan less what is done', () => {
-    const none = planLog(pineMarten, plan.coat).minutesLeft;
-    expect(none).toBeCloseTo(plan.coat.totals.minutes, 9);
+    const none = plan.coat.totals.minutes;
+    const before = plan.work.steps
+      .map((s) => s.operation)
+      .filter((o) => o.kind === 'core' || o.kind === 'wire')
+      .reduce((s, o) => s + o.minutes, 0);
+    expect(before).toBeGreaterThan(10);
+    expect(planLog(pineMarten, plan.coat, plan.work).minutesLeft).toBeCloseTo(none + before, 9);
+    // Once a row lies, the core under it is built.
     const rows = bib().fur!.rows;
     const piece: Piece = { ...pineMarten, log: [entry({ kind: 'row', row: 1, minutes: 99 }, 0)] };
     const saved = (bib().fur!.figures.minutes.value * rows.rows[0]!.lengthMm) / rows.totalMm;
-    expect(planLog(piece, plan.coat).minutesLeft).toBeCloseTo(none - saved, 9);
+    expect(planLog(piece, plan.coat, plan.work).minutesLeft).toBeCloseTo(none - saved, 9);
   });
 });
 

@@ -10,7 +10,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Area, FoldOver } from '@/core/piece/schema';
 import type { Operation } from '@/core/stage';
 import { count, mm, say, type Text } from '@/core/text';
-import { rootingNeedle } from '@/core/work/rooting-needle';
+import { rootingNeedle } from '@/core/work/needle-choice';
 import { coverFigure, overlap, type FurLay } from './cover';
 import { arealMass } from './fibre';
 import {

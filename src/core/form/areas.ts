@@ -1,10 +1,13 @@
 /**
- * Which places on the skin belong to which area. Every area gives each vertex a signed depth in mm (positive inside),
- * lightly smoothed; where two areas claim the same place the later one in the piece has it.
+ * Which places on the skin belong to which area. Every area gives each vertex a signed depth in mm (positive inside):
+ * first by its parts and bands, then by the strokes painted over them, lightly smoothed; where two areas claim the same
+ * place the later one in the piece has it.
  */
 import type { Skin } from '@/core/geometry/polygonise';
-import type { Area, Selector } from '@/core/piece/schema';
+import type { Area, Selector, Stroke } from '@/core/piece/schema';
+import type { Vec3 } from '@/core/geometry/vec';
 import { placeOnPart, type Body } from './body';
+import { mirrorPlace, pointOf } from './places';
 
 const CLAMP_EDGES = 4;
 const SMOOTHINGS = 3;
@@ -26,7 +29,7 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
       }
     }
     let depth = other === Infinity ? 1e6 : (other - own) / 2;
-    if (which >= 0 && (s.along || s.around)) {
+    if (which >= 0 && (s.along || s.around || s.side)) {
       const part = body.parts[which]!;
       const at = placeOnPart(part, skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!);
       if (s.along) {
@@ -38,12 +41,77 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
         if (s.around.from > 0) depth = Math.min(depth, (at.aroundDeg - s.around.from) * arc);
         if (s.around.to < 180) depth = Math.min(depth, (s.around.to - at.aroundDeg) * arc);
       }
+      if (s.side) {
+        const left = part.right ? (at.side === 'left' ? 1e6 : -1e6) : at.outMm;
+        depth = Math.min(depth, s.side === 'left' ? left : -left);
+      }
     }
     out[v] = Math.max(out[v]!, depth);
   }
 }
 
-function smooth(skin: Skin, depth: Float64Array): void {
+/** The brush touches skin that looks the same way as where it was set down, so an ear is not painted through. */
+const SAME_WAY = 0.2;
+
+/** Puts one stroke over the depth: adding is a union, taking away a difference. Distances straight, from dab to dab. */
+function strokeDepth(body: Body, skin: Skin, s: Stroke, out: Float64Array): void {
+  const reach = s.reach * body.scale;
+  const sides = s.mirrored ? [s.places, s.places.map(mirrorPlace)] : [s.places];
+  for (const places of sides) {
+    const at = places.map((q) => pointOf(body, q));
+    for (let i = 0; i < at.length; i++) {
+      const a = at[i];
+      if (!a) continue;
+      // A stretch of the stroke; a single dab, or one across a gap, stands for itself.
+      const next = at[i + 1];
+      const b = next && far(a, next) < 6 * reach ? next : a;
+      const way = nearestNormal(skin, a, b, reach);
+      if (!way) continue;
+      for (const v of way.near) {
+        const p: Vec3 = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
+        const n = [0, 1, 2].reduce((t, k) => t + way.normal[k]! * skin.normals[3 * v + k]!, 0);
+        if (n < SAME_WAY) continue;
+        const d = reach - toStretch(p, a, b);
+        out[v] = s.adds ? Math.max(out[v]!, d) : Math.min(out[v]!, -d);
+      }
+    }
+  }
+}
+
+const far = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+
+function toStretch(p: Vec3, a: Vec3, b: Vec3): number {
+  const ab: Vec3 = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const l2 = ab[0] ** 2 + ab[1] ** 2 + ab[2] ** 2;
+  const t =
+    l2 > 0 ? Math.max(0, Math.min(1, ((p[0] - a[0]) * ab[0] + (p[1] - a[1]) * ab[1] + (p[2] - a[2]) * ab[2]) / l2)) : 0;
+  return far(p, [a[0] + t * ab[0], a[1] + t * ab[1], a[2] + t * ab[2]]);
+}
+
+/** Vertices within twice the reach of a stretch, and the normal of the skin where the brush was set down. */
+function nearestNormal(skin: Skin, a: Vec3, b: Vec3, reach: number): { near: number[]; normal: number[] } | null {
+  const p = skin.positions;
+  const near: number[] = [];
+  const lo = [0, 1, 2].map((k) => Math.min(a[k]!, b[k]!) - 2 * reach);
+  const hi = [0, 1, 2].map((k) => Math.max(a[k]!, b[k]!) + 2 * reach);
+  let which = -1;
+  let least = Infinity;
+  for (let v = 0; v < p.length / 3; v++) {
+    const x = p[3 * v]!;
+    const y = p[3 * v + 1]!;
+    const z = p[3 * v + 2]!;
+    if (x < lo[0]! || x > hi[0]! || y < lo[1]! || y > hi[1]! || z < lo[2]! || z > hi[2]!) continue;
+    near.push(v);
+    const d = far([x, y, z], a);
+    if (d < least) {
+      least = d;
+      which = v;
+    }
+  }
+  return which < 0 ? null : { near, normal: [0, 1, 2].map((k) => skin.normals[3 * which + k]!) };
+}
+
+function smooth(skin: Skin, depth: Float64Array, evenSides: boolean): void {
   const limit = CLAMP_EDGES * skin.edgeMm;
   for (let v = 0; v < depth.length; v++) depth[v] = Math.max(-limit, Math.min(limit, depth[v]!));
   const sum = new Float64Array(depth.length);
@@ -61,17 +129,23 @@ function smooth(skin: Skin, depth: Float64Array): void {
     }
     for (let v = 0; v < depth.length; v++) depth[v] = (depth[v]! + sum[v]! / Math.max(near[v]!, 1)) / 2;
   }
-  for (let v = 0; v < skin.mirror.length; v++) {
+  for (let v = 0; evenSides && v < skin.mirror.length; v++) {
     const w = skin.mirror[v]!;
     if (v < w) depth[v] = depth[w] = (depth[v]! + depth[w]!) / 2;
   }
 }
 
 /** Depth of every vertex inside one area by itself, mm. */
-export function areaDepth(body: Body, skin: Skin, distance: Float32Array, area: Pick<Area, 'where'>): Float64Array {
+export function areaDepth(
+  body: Body,
+  skin: Skin,
+  distance: Float32Array,
+  area: Pick<Area, 'where' | 'strokes'>,
+): Float64Array {
   const depth = new Float64Array(skin.positions.length / 3).fill(-1e6);
   for (const s of area.where) selectorDepth(body, skin, distance, s, depth);
-  smooth(skin, depth);
+  for (const s of area.strokes) strokeDepth(body, skin, s, depth);
+  smooth(skin, depth, area.where.every((s) => !s.side) && area.strokes.every((s) => s.mirrored));
   return depth;
 }
 

@@ -1,11 +1,13 @@
 /**
- * From the drawn parts (thousandths of the finished length) to solids in millimetres. The scale is chosen so that the
- * animal measures exactly its finished length from its foremost to its hindmost point.
+ * From the drawn and posed parts (thousandths of the finished length) to solids in millimetres. The scale is chosen so
+ * that the animal as drawn, before it is bent into a pose, measures exactly its finished length from its foremost to
+ * its hindmost point; a pose or a board never changes the scale.
  */
 import { makeField, type Field, type FieldPart } from '@/core/geometry/field';
-import { roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
-import { add, cross, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
+import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Part, Piece } from '@/core/piece/schema';
+import { nodesOf, outOf, poseIsSymmetric, posed, topOf, turned, type Posed, type PosedPart } from './pose';
 
 /** One straight stretch of a part's axis, for measuring along and around it. mm. */
 export interface Stretch {
@@ -17,11 +19,16 @@ export interface Stretch {
   /** Length of the axis before this stretch, mm. */
   readonly before: number;
   readonly length: number;
+  /** Towards the top and the left (outward) of the part, carried along by the pose; unit. */
+  readonly top: Vec3;
+  readonly out: Vec3;
 }
 
 export interface BodyPart {
   readonly part: Part;
-  readonly stretches: readonly Stretch[];
+  readonly left: readonly Stretch[];
+  /** The other one of a pair; null on the midline. */
+  readonly right: readonly Stretch[] | null;
   readonly lengthMm: number;
 }
 
@@ -31,48 +38,53 @@ export interface Body {
   /** Millimetres per drawn unit. */
   readonly scale: number;
   readonly lengthMm: number;
+  /** Longest way across the animal as drawn, mm: what the fineness of its skin goes by. */
+  readonly largestMm: number;
+  /** A relief stands out of a board and is cut off behind it. */
+  readonly board: boolean;
 }
 
-/** Up for a pad or limb that runs level; forward for one that stands upright. */
-export function topOf(axis: Vec3): Vec3 {
-  const ref: Vec3 = Math.abs(axis[1]) > 0.9 ? [0, 0, 1] : [0, 1, 0];
-  return unit(sub(ref, times(axis, ref[0] * axis[0] + ref[1] * axis[1] + ref[2] * axis[2])));
+function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): Solid[] {
+  const point = (v: Vec3) => times(v, k) as [number, number, number];
+  if (part.shape === 'board') {
+    return [
+      box(
+        point([-part.thickness / 2, part.at[1], part.at[2]]),
+        [(part.thickness * k) / 2, part.halfHeight * k, part.halfLength * k],
+        Math.min(part.thickness, part.halfHeight, part.halfLength) * 0.3 * k,
+      ),
+    ];
+  }
+  if (part.shape === 'pad') {
+    const frame = frameOf(part, p, side, 0);
+    const a = p.nodes[0]!;
+    const b = p.nodes[1]!;
+    const pad: Ellipsoid = {
+      kind: 'ellipsoid',
+      centre: point(times(add(a.at, b.at), 0.5)),
+      axes: [...frame.out, ...frame.top, ...unit(sub(b.at, a.at))],
+      semi: [part.halfWidth * k, part.halfHeight * k, (norm(sub(b.at, a.at)) / 2) * k],
+    };
+    return [pad];
+  }
+  return p.nodes
+    .slice(1)
+    .map((n, i) => roundCone(point(p.nodes[i]!.at), point(n.at), p.nodes[i]!.radius * k, n.radius * k));
 }
 
-function padSolid(part: Extract<Part, { shape: 'pad' }>, k: number): Ellipsoid {
-  const axis = unit(sub(part.end, part.start));
-  const top = topOf(axis);
-  const side = cross(top, axis);
-  return {
-    kind: 'ellipsoid',
-    centre: times(add(part.start, part.end), k / 2) as [number, number, number],
-    axes: [...side, ...top, ...axis],
-    semi: [part.halfWidth * k, part.halfHeight * k, (norm(sub(part.end, part.start)) / 2) * k],
-  };
-}
-
-function solidsOf(part: Part, k: number): Solid[] {
-  if (part.shape === 'pad') return [padSolid(part, k)];
-  return part.nodes.slice(1).map((node, i) => {
-    const from = part.nodes[i]!;
-    return roundCone(
-      times(from.at, k) as [number, number, number],
-      times(node.at, k) as [number, number, number],
-      from.radius * k,
-      node.radius * k,
-    );
-  });
+/** Top and outward direction of a stretch: as drawn, mirrored on the right, turned by the pose. */
+function frameOf(part: Part, p: PosedPart, side: 'left' | 'right', i: number): { top: Vec3; out: Vec3 } {
+  const nodes = nodesOf(part);
+  const axis = unit(sub(nodes[i + 1]!.at, nodes[i]!.at));
+  const drawnTop = topOf(axis);
+  const drawnOut = outOf(axis, drawnTop);
+  const seen = (v: Vec3): Vec3 => (side === 'right' ? [-v[0], v[1], v[2]] : v);
+  return { top: turned(p.stretches[i]!, seen(drawnTop)), out: turned(p.stretches[i]!, seen(drawnOut)) };
 }
 
 /** The axis of a part. The ends of a limb are its outermost points, so 0 and 1 are where the part really ends. */
-function stretchesOf(part: Part, k: number): Stretch[] {
-  const nodes =
-    part.shape === 'limb'
-      ? part.nodes.map((n) => ({ at: n.at as Vec3, radius: n.radius }))
-      : [
-          { at: part.start as Vec3, radius: (part.halfWidth + part.halfHeight) / 2 },
-          { at: part.end as Vec3, radius: (part.halfWidth + part.halfHeight) / 2 },
-        ];
+function stretchesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): Stretch[] {
+  const nodes = p.nodes.map((n) => ({ ...n }));
   if (part.shape === 'limb') {
     const first = nodes[0]!;
     const last = nodes[nodes.length - 1]!;
@@ -86,34 +98,68 @@ function stretchesOf(part: Part, k: number): Stretch[] {
     const a = times(nodes[i]!.at, k);
     const b = times(n.at, k);
     const length = norm(sub(b, a));
-    const s = { a, b, ra: nodes[i]!.radius * k, rb: n.radius * k, before, length };
+    const s = {
+      a,
+      b,
+      ra: nodes[i]!.radius * k,
+      rb: n.radius * k,
+      before,
+      length,
+      ...frameOf(part, p, side, i),
+    };
     before += length;
     return s;
   });
 }
 
-function fieldOf(parts: readonly Part[], k: number): Field {
+function fieldOf(standing: readonly Posed[], k: number, symmetric: boolean): Field {
+  const board = standing.find((s) => s.part.shape === 'board')?.part;
   return makeField(
-    parts.map((p): FieldPart => ({
-      solids: solidsOf(p, k),
-      innerBlend: Math.min(p.blend, 12) * k,
-      blend: p.blend * k,
-      mirrored: p.mirrored,
+    standing.map(({ part, left, right }): FieldPart => ({
+      solids: solidsOf(part, left, 'left', k),
+      twin: right && !symmetric ? solidsOf(part, right, 'right', k) : null,
+      innerBlend: Math.min(part.blend, 12) * k,
+      blend: part.blend * k,
+      mirrored: part.mirrored && symmetric,
     })),
+    board?.shape === 'board' ? -board.thickness * k : null,
   );
 }
 
-export function makeBody(form: Piece['form']): Body {
-  const drawn = fieldOf(form.parts, 1);
-  const scale = form.finishedLengthMm / (drawn.max[2] - drawn.min[2]);
+/** Extents of the drawn animal without pose and board, in drawn units: [least, most] of x, y, z. */
+export function drawnExtents(parts: readonly Part[]): { min: Vec3; max: Vec3 } {
+  const animal = parts.filter((p) => p.shape !== 'board');
+  const f = fieldOf(posed(animal.length > 0 ? animal : parts, []), 1, true);
+  return { min: f.min, max: f.max };
+}
+
+/** Length of the drawn animal from its foremost to its hindmost point, in drawn units. */
+export function drawnLength(parts: readonly Part[]): number {
+  const { min, max } = drawnExtents(parts);
+  return max[2] - min[2];
+}
+
+export function makeBody(form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'>): Body {
+  const { min, max } = drawnExtents(form.parts);
+  const scale = form.finishedLengthMm / (max[2] - min[2]);
+  const standing = posed(form.parts, form.pose);
+  const symmetric = poseIsSymmetric(form.parts, form.pose);
+  const board = form.parts.some((p) => p.shape === 'board');
   return {
-    field: fieldOf(form.parts, scale),
-    parts: form.parts.map((part) => {
-      const stretches = stretchesOf(part, scale);
-      return { part, stretches, lengthMm: stretches.reduce((s, x) => s + x.length, 0) };
+    field: fieldOf(standing, scale, symmetric),
+    parts: standing.map(({ part, left, right }) => {
+      const stretches = stretchesOf(part, left, 'left', scale);
+      return {
+        part,
+        left: stretches,
+        right: right && stretchesOf(part, right, 'right', scale),
+        lengthMm: stretches.reduce((s, x) => s + x.length, 0),
+      };
     }),
     scale,
     lengthMm: form.finishedLengthMm,
+    largestMm: scale * Math.max(...max.map((m, k) => m - min[k]!)),
+    board,
   };
 }
 
@@ -126,35 +172,40 @@ export interface PartPlace {
   readonly radiusMm: number;
   /** Unit direction of the axis there, first end to last. */
   readonly axis: Vec3;
+  /** Positive on the animal's left of a midline part, on the outer side of a paired one; mm. */
+  readonly outMm: number;
+  readonly upMm: number;
+  /** Which one of a pair it is; the left for a part on the midline. */
+  readonly side: 'left' | 'right';
+  /** Radius of the part there, mm. */
+  readonly partRadiusMm: number;
 }
 
-/** Where a point of the skin lies on a part. A mirrored part is looked up on the animal's left. */
+/** Where a point of the skin lies on a part, on whichever one of a pair is nearer. */
 export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartPlace {
-  const q: Vec3 = [p.part.mirrored ? Math.abs(x) : x, y, z];
-  let best: { s: Stretch; t: number; d: number } | null = null;
-  for (const s of p.stretches) {
-    const ab = sub(s.b, s.a);
-    const t = Math.max(
-      0,
-      Math.min(
-        1,
-        ((q[0] - s.a[0]) * ab[0] + (q[1] - s.a[1]) * ab[1] + (q[2] - s.a[2]) * ab[2]) / (s.length * s.length),
-      ),
-    );
-    const d = norm(sub(q, add(s.a, times(ab, t)))) - (s.ra + t * (s.rb - s.ra));
-    if (!best || d < best.d) best = { s, t, d };
+  const q: Vec3 = [x, y, z];
+  let best: { s: Stretch; t: number; d: number; side: 'left' | 'right' } | null = null;
+  for (const side of ['left', 'right'] as const) {
+    for (const s of p[side] ?? []) {
+      const ab = sub(s.b, s.a);
+      const t = Math.max(0, Math.min(1, dot(sub(q, s.a), ab) / (s.length * s.length)));
+      const d = norm(sub(q, add(s.a, times(ab, t)))) - (s.ra + t * (s.rb - s.ra));
+      if (!best || d < best.d) best = { s, t, d, side };
+    }
   }
-  const { s, t } = best!;
+  const { s, t, side } = best!;
   const axis = unit(sub(s.b, s.a));
-  const top = topOf(axis);
-  const out = sub(q, add(s.a, times(sub(s.b, s.a), t)));
-  const flat = sub(out, times(axis, out[0] * axis[0] + out[1] * axis[1] + out[2] * axis[2]));
+  const flat = flatten(sub(q, add(s.a, times(sub(s.b, s.a), t))), axis);
   const r = norm(flat);
-  const c = r > 0 ? (flat[0] * top[0] + flat[1] * top[1] + flat[2] * top[2]) / r : 1;
+  const up = dot(flat, s.top);
   return {
     along: (s.before + t * s.length) / p.lengthMm,
-    aroundDeg: (Math.acos(Math.max(-1, Math.min(1, c))) * 180) / Math.PI,
+    aroundDeg: (Math.acos(Math.max(-1, Math.min(1, r > 0 ? up / r : 1))) * 180) / Math.PI,
     radiusMm: r,
-    axis: p.part.mirrored && x < 0 ? [-axis[0], axis[1], axis[2]] : axis,
+    axis,
+    outMm: dot(flat, s.out),
+    upMm: up,
+    side,
+    partRadiusMm: s.ra + t * (s.rb - s.ra),
   };
 }

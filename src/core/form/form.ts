@@ -8,7 +8,7 @@ import { count, mm, say } from '@/core/text';
 import { makeBody, type Body } from './body';
 import { defaultLie } from './lie';
 
-/** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its length. */
+/** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its longest way across. */
 export const EDGE_SHARE = 1 / 125;
 
 export const scaleOfLife = method({
@@ -45,10 +45,10 @@ export interface FormWork {
   readonly lie: Float64Array;
 }
 
-/** @param edgeShare side of the grid as a share of the finished length */
+/** @param edgeShare side of the grid as a share of the animal's longest way across */
 export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork {
   const body = makeBody(form);
-  const skin = polygonise(body.field, edgeShare * body.lengthMm);
+  const skin = polygonise(body.field, edgeShare * body.largestMm);
   const n = skin.positions.length / 3;
   const P = body.parts.length;
   const distance = new Float32Array(n * P);
@@ -113,5 +113,6 @@ export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
 }
 
 function thinnest(p: Piece['form']['parts'][number]): number {
-  return p.shape === 'limb' ? Math.min(...p.nodes.map((n) => n.radius)) : Math.min(p.halfWidth, p.halfHeight);
+  if (p.shape === 'limb') return Math.min(...p.nodes.map((n) => n.radius));
+  return p.shape === 'pad' ? Math.min(p.halfWidth, p.halfHeight) : p.thickness / 2;
 }

@@ -4,8 +4,16 @@
  */
 import type { Edges } from './mesh';
 
-/** Changes `triangles` and `edges` in place; returns how many edges were flipped. */
-export function flipToDelaunay(positions: Float64Array, triangles: Uint32Array, edges: Edges): number {
+/**
+ * Changes `triangles` and `edges` in place; returns how many edges were flipped.
+ * @param apart vertices marked here are not joined to each other: an edge between two of them would meet its own image
+ */
+export function flipToDelaunay(
+  positions: Float64Array,
+  triangles: Uint32Array,
+  edges: Edges,
+  apart?: Uint8Array,
+): number {
   const { ends, sides, ofTriangle, count } = edges;
   const neighbours: Set<number>[] = Array.from({ length: positions.length / 3 }, () => new Set<number>());
   for (let e = 0; e < count; e++) {
@@ -45,6 +53,7 @@ export function flipToDelaunay(positions: Float64Array, triangles: Uint32Array, 
     const a = triangles[3 * s + ks]!;
     const b = triangles[3 * t + kt]!;
     if (cotangent(a, u, v) + cotangent(b, u, v) >= -1e-9 || neighbours[a]!.has(b)) continue;
+    if (apart?.[a] && apart[b]) continue;
     // s runs u -> v with apex a, t runs v -> u with apex b; afterwards (a, u, b) and (b, v, a).
     const n0 = normal(a, u, v);
     const n1 = normal(b, v, u);

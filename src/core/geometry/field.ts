@@ -6,6 +6,8 @@ import { smoothMin, solidDistance, type Solid } from './shapes';
 
 export interface FieldPart {
   readonly solids: readonly Solid[];
+  /** The other one of a pair, where the two do not mirror each other. */
+  readonly twin?: readonly Solid[] | null;
   /** Blend width between this part's own solids, mm. */
   readonly innerBlend: number;
   /** Blend width to what came before it, mm. */
@@ -21,6 +23,8 @@ export interface Field {
   /** True when the body is the same on both sides of x = 0. */
   readonly symmetric: boolean;
   readonly widestBlend: number;
+  /** Everything with x below this is cut away (the back of a relief); null cuts nothing. */
+  readonly cutX: number | null;
 }
 
 function solidBounds(s: Solid): { min: number[]; max: number[] } {
@@ -30,6 +34,9 @@ function solidBounds(s: Solid): { min: number[]; max: number[] } {
       max: [Math.max(s.ax + s.ra, s.bx + s.rb), Math.max(s.ay + s.ra, s.by + s.rb), Math.max(s.az + s.ra, s.bz + s.rb)],
     };
   }
+  if (s.kind === 'box') {
+    return { min: s.centre.map((c, k) => c - s.half[k]!), max: s.centre.map((c, k) => c + s.half[k]!) };
+  }
   const half = [0, 1, 2].map((k) => {
     let sum = 0;
     for (let i = 0; i < 3; i++) sum += (s.semi[i]! * s.axes[3 * i + k]!) ** 2;
@@ -38,14 +45,14 @@ function solidBounds(s: Solid): { min: number[]; max: number[] } {
   return { min: s.centre.map((c, k) => c - half[k]!), max: s.centre.map((c, k) => c + half[k]!) };
 }
 
-export function makeField(parts: readonly FieldPart[]): Field {
+export function makeField(parts: readonly FieldPart[], cutX: number | null = null): Field {
   const min: [number, number, number] = [Infinity, Infinity, Infinity];
   const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
   let widestBlend = 0;
-  let symmetric = true;
+  let symmetric = cutX === null;
   for (const p of parts) {
     widestBlend = Math.max(widestBlend, p.blend, p.innerBlend);
-    for (const s of p.solids) {
+    for (const s of p.twin ? [...p.solids, ...p.twin] : p.solids) {
       const b = solidBounds(s);
       for (let k = 0; k < 3; k++) {
         min[k] = Math.min(min[k]!, b.min[k]!);
@@ -58,18 +65,26 @@ export function makeField(parts: readonly FieldPart[]): Field {
         const onMidline =
           s.kind === 'cone'
             ? s.ax === 0 && s.bx === 0
-            : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
+            : s.kind === 'box'
+              ? s.centre[0] === 0
+              : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
         symmetric &&= onMidline;
       }
     }
   }
-  return { parts, min, max, symmetric, widestBlend };
+  if (cutX !== null) min[0] = Math.max(min[0], cutX);
+  return { parts, min, max, symmetric, widestBlend, cutX };
 }
 
 /** Distance to one part (with its mirror image where it has one). */
 export function partDistance(p: FieldPart, x: number, y: number, z: number): number {
   let d = Infinity;
   for (const s of p.solids) d = smoothMin(d, solidDistance(s, x, y, z), p.innerBlend);
+  if (p.twin) {
+    let m = Infinity;
+    for (const s of p.twin) m = smoothMin(m, solidDistance(s, x, y, z), p.innerBlend);
+    return smoothMin(d, m, p.innerBlend);
+  }
   if (!p.mirrored) return d;
   let m = Infinity;
   for (const s of p.solids) m = smoothMin(m, solidDistance(s, -x, y, z), p.innerBlend);
@@ -83,6 +98,7 @@ export function fieldValue(f: Field, which: readonly number[], x: number, y: num
     const p = f.parts[i]!;
     d = smoothMin(d, partDistance(p, x, y, z), p.blend);
   }
+  if (f.cutX !== null) d = Math.max(d, f.cutX - x);
   return d;
 }
 

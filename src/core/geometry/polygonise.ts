@@ -24,13 +24,15 @@ export interface Skin extends Mesh {
 const BLOCK = 8;
 const SMOOTHINGS = 4;
 
-interface Grid {
+/** Values of a field at the nodes of a grid, negative inside, and a way to ask it between them. */
+export interface Grid {
   readonly h: number;
   readonly origin: readonly [number, number, number];
+  /** Nodes each way; x runs fastest. */
   readonly n: readonly [number, number, number];
   readonly value: Float32Array;
-  readonly near: Map<number, number[]>;
-  readonly blocks: readonly [number, number, number];
+  /** The field near a block of 8 nodes a side; blocks are numbered like nodes. */
+  readonly within: (block: number) => (x: number, y: number, z: number) => number;
 }
 
 function sampleGrid(f: Field, h: number, shift: number): Grid {
@@ -76,7 +78,11 @@ function sampleGrid(f: Field, h: number, shift: number): Grid {
       for (let j = 0; j < ny; j++) value[nx * (j + ny * k)] = value[1 + nx * (j + ny * k)]!;
     }
   }
-  return { h, origin, n: [nx, ny, nz], value, near, blocks };
+  const within = (block: number) => {
+    const list = near.get(block) ?? all;
+    return (x: number, y: number, z: number) => fieldValue(f, list, x, y, z);
+  };
+  return { h, origin, n: [nx, ny, nz], value, within };
 }
 
 interface Sheets {
@@ -86,6 +92,67 @@ interface Sheets {
   readonly block: Int32Array;
 }
 
+/** Rounds of untangling; each looks at every cell once more. */
+const UNTANGLINGS = 12;
+
+/**
+ * Where two cells share a face whose corners alternate, and in both of them one sheet goes through that face twice, the
+ * surface would touch itself along an edge (Wenger 2013, on dual marching cubes; from memory). The corner of the face
+ * nearest to the surface is put on its other side there; vertices are drawn onto the true surface afterwards.
+ */
+function untangle(g: Grid, half: boolean): void {
+  const [nx, ny, nz] = g.n;
+  const v = g.value;
+  const step = [1, nx, nx * ny];
+  const corner = [0, 1, 2, 3, 4, 5, 6, 7].map((c) => (c & 1) + nx * ((c >> 1) & 1) + nx * ny * (c >> 2));
+  const pattern = (cell: number): number => {
+    let bits = 0;
+    for (let c = 0; c < 8; c++) if (v[cell + corner[c]!]! < 0) bits |= 1 << c;
+    return bits;
+  };
+  const sheetOf = (bits: number, axis: number, high: number): number => {
+    // The sheet all four edges of a face belong to, or -1.
+    let sheet = -2;
+    for (let e = 0; e < 12; e++) {
+      const [a, b] = EDGE_CORNERS[e]!;
+      if (((a >> axis) & 1) !== high || ((b >> axis) & 1) !== high) continue;
+      const s = SHEET[bits * 12 + e]!;
+      if (s < 0 || (sheet !== -2 && s !== sheet)) return -1;
+      sheet = s;
+    }
+    return sheet;
+  };
+  for (let round = 0; round < UNTANGLINGS; round++) {
+    let changed = false;
+    for (let k = 0; k < nz - 1; k++) {
+      for (let j = 0; j < ny - 1; j++) {
+        for (let i = 0; i < nx - 1; i++) {
+          const cell = i + nx * (j + ny * k);
+          const bits = pattern(cell);
+          if (bits === 0 || bits === 255) continue;
+          for (let axis = 0; axis < 3; axis++) {
+            if ([i, j, k][axis]! + 2 > g.n[axis]! - 1 || sheetOf(bits, axis, 1) < 0) continue;
+            const next = cell + step[axis]!;
+            if (sheetOf(pattern(next), axis, 0) < 0) continue;
+            let node = -1;
+            for (let c = 0; c < 8; c++) {
+              if (((c >> axis) & 1) === 0) continue;
+              const q = cell + corner[c]!;
+              if (node < 0 || Math.abs(v[q]!) < Math.abs(v[node]!)) node = q;
+            }
+            v[node] = v[node]! < 0 ? 1e-6 * g.h : -1e-6 * g.h;
+            // The first two layers of a half mirror each other.
+            if (half && node % nx < 2) v[node % nx === 0 ? node + 1 : node - 1] = v[node]!;
+            changed = true;
+            break;
+          }
+        }
+      }
+    }
+    if (!changed) return;
+  }
+}
+
 function dualSheets(g: Grid, half: boolean): Sheets {
   const [nx, ny, nz] = g.n;
   const v = g.value;
@@ -93,6 +160,8 @@ function dualSheets(g: Grid, half: boolean): Sheets {
   const onMidline: number[] = [];
   const block: number[] = [];
   const first = new Int32Array(nx * ny * nz).fill(-1);
+  const bx = Math.ceil(nx / BLOCK);
+  const by = Math.ceil(ny / BLOCK);
   const pattern = new Uint8Array(nx * ny * nz);
   const step = [1, nx, nx * ny];
   const corner = [0, 1, 2, 3, 4, 5, 6, 7].map((c) => (c & 1) + nx * ((c >> 1) & 1) + nx * ny * (c >> 2));
@@ -105,7 +174,7 @@ function dualSheets(g: Grid, half: boolean): Sheets {
         if (bits === 0 || bits === 255) continue;
         pattern[cell] = bits;
         first[cell] = positions.length / 3;
-        const b = Math.floor(i / BLOCK) + g.blocks[0] * (Math.floor(j / BLOCK) + g.blocks[1] * Math.floor(k / BLOCK));
+        const b = Math.floor(i / BLOCK) + bx * (Math.floor(j / BLOCK) + by * Math.floor(k / BLOCK));
         for (let s = 0; s < SHEET_COUNT[bits]!; s++) {
           let x = 0;
           let y = 0;
@@ -172,28 +241,28 @@ function dualSheets(g: Grid, half: boolean): Sheets {
 }
 
 /** Gradient of the field at a point by central differences, into `out`. */
-function gradient(f: Field, near: readonly number[], x: number, y: number, z: number, e: number, out: Float64Array) {
-  out[0] = (fieldValue(f, near, x + e, y, z) - fieldValue(f, near, x - e, y, z)) / (2 * e);
-  out[1] = (fieldValue(f, near, x, y + e, z) - fieldValue(f, near, x, y - e, z)) / (2 * e);
-  out[2] = (fieldValue(f, near, x, y, z + e) - fieldValue(f, near, x, y, z - e)) / (2 * e);
+type Ask = (x: number, y: number, z: number) => number;
+
+function gradient(f: Ask, x: number, y: number, z: number, e: number, out: Float64Array) {
+  out[0] = (f(x + e, y, z) - f(x - e, y, z)) / (2 * e);
+  out[1] = (f(x, y + e, z) - f(x, y - e, z)) / (2 * e);
+  out[2] = (f(x, y, z + e) - f(x, y, z - e)) / (2 * e);
 }
 
-function settle(f: Field, g: Grid, s: Sheets): Float64Array {
+function settle(g: Grid, s: Sheets): Float64Array {
   const p = s.positions;
   const n = p.length / 3;
   const normals = new Float64Array(p.length);
   const grad = new Float64Array(3);
   const e = 1e-3 * g.h;
-  const all = f.parts.map((_, i) => i);
-  const nearOf = (v: number) => g.near.get(s.block[v]!) ?? all;
   const project = (v: number, steps: number) => {
-    const near = nearOf(v);
+    const f = g.within(s.block[v]!);
     for (let k = 0; k < steps; k++) {
       const x = p[3 * v]!;
       const y = p[3 * v + 1]!;
       const z = p[3 * v + 2]!;
-      const d = fieldValue(f, near, x, y, z);
-      gradient(f, near, x, y, z, e, grad);
+      const d = f(x, y, z);
+      gradient(f, x, y, z, e, grad);
       if (s.onMidline[v]) grad[0] = 0;
       const g2 = grad[0]! ** 2 + grad[1]! ** 2 + grad[2]! ** 2;
       if (g2 < 1e-12) break;
@@ -233,13 +302,23 @@ function settle(f: Field, g: Grid, s: Sheets): Float64Array {
   return normals;
 }
 
-function splitQuads(p: Float64Array, quads: Uint32Array): Uint32Array {
+/** Splits along the shorter diagonal, unless that would run along another edge or, across the midline, its own image. */
+function splitQuads(p: Float64Array, quads: Uint32Array, onMidline: Uint8Array): Uint32Array {
   const out = new Uint32Array((quads.length / 4) * 6);
+  const n = p.length / 3;
+  const key = (a: number, b: number) => (a < b ? a * n + b : b * n + a);
+  const taken = new Set<number>();
+  for (let q = 0; q < quads.length; q += 4) {
+    for (let k = 0; k < 4; k++) taken.add(key(quads[q + k]!, quads[q + ((k + 1) % 4)]!));
+  }
+  const bad = (a: number, b: number) => taken.has(key(a, b)) || (onMidline[a] === 1 && onMidline[b] === 1);
   const far = (a: number, b: number) =>
     (p[3 * a]! - p[3 * b]!) ** 2 + (p[3 * a + 1]! - p[3 * b + 1]!) ** 2 + (p[3 * a + 2]! - p[3 * b + 2]!) ** 2;
   for (let q = 0, o = 0; q < quads.length; q += 4, o += 6) {
     const [a, b, c, d] = [quads[q]!, quads[q + 1]!, quads[q + 2]!, quads[q + 3]!];
-    out.set(far(a, c) <= far(b, d) ? [a, b, c, a, c, d] : [a, b, d, b, c, d], o);
+    const first = bad(a, c) ? false : bad(b, d) || far(a, c) <= far(b, d);
+    taken.add(first ? key(a, c) : key(b, d));
+    out.set(first ? [a, b, c, a, c, d] : [a, b, d, b, c, d], o);
   }
   return out;
 }
@@ -286,14 +365,22 @@ export function polygonise(f: Field, edgeMm: number): Skin {
   throw problem;
 }
 
-function attempt(f: Field, edgeMm: number, shift: number): Skin {
-  const grid = sampleGrid(f, edgeMm, shift);
-  const sheets = dualSheets(grid, f.symmetric);
+const attempt = (f: Field, edgeMm: number, shift: number): Skin =>
+  skinOfGrid(sampleGrid(f, edgeMm, shift), f.symmetric);
+
+/**
+ * The closed skin where the values of a grid change sign.
+ * @param symmetric the grid holds one half (its first layer mirrors its second across x = 0) and the other is its image
+ * @throws when there is no surface or it cannot be closed
+ */
+export function skinOfGrid(grid: Grid, symmetric: boolean): Skin {
+  untangle(grid, symmetric);
+  const sheets = dualSheets(grid, symmetric);
   if (sheets.quads.length === 0) throw new Error('the body holds no surface at this size');
-  const normals = settle(f, grid, sheets);
-  const half = splitQuads(sheets.positions, sheets.quads);
-  flipToDelaunay(sheets.positions, half, buildEdges(half, sheets.positions.length / 3));
-  const whole = f.symmetric
+  const normals = settle(grid, sheets);
+  const half = splitQuads(sheets.positions, sheets.quads, sheets.onMidline);
+  flipToDelaunay(sheets.positions, half, buildEdges(half, sheets.positions.length / 3), sheets.onMidline);
+  const whole = symmetric
     ? mirrorHalf(sheets.positions, normals, half, sheets.onMidline)
     : { positions: sheets.positions, normals, triangles: half, mirror: new Uint32Array(0) };
   const edges = buildEdges(whole.triangles, whole.positions.length / 3);
@@ -305,6 +392,6 @@ function attempt(f: Field, edgeMm: number, shift: number): Skin {
     extent: curvedExtent(whole, whole.normals),
     pieces: check.pieces,
     handles: check.pieces - check.euler / 2,
-    edgeMm,
+    edgeMm: grid.h,
   };
 }

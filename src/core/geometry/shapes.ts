@@ -1,5 +1,5 @@
 /**
- * Exact signed distances (negative inside) to the two solids a body is made of, and the rule that joins them.
+ * Exact signed distances (negative inside) to the solids a body is made of, and the rule that joins them.
  * Sources: round cone after the closed form widely published for signed distance fields (from memory); ellipsoid by
  * Newton on the Lagrange multiplier, Eberly, "Distance from a point to an ellipse, an ellipsoid" (from memory);
  * quadratic smooth minimum, Barthe and Dodgson style polynomial blend (from memory).
@@ -31,7 +31,32 @@ export interface Ellipsoid {
   readonly semi: readonly [number, number, number];
 }
 
-export type Solid = RoundCone | Ellipsoid;
+/** A box along the axes with rounded edges: middle, half sides, radius of the rounding. */
+export interface Box {
+  readonly kind: 'box';
+  readonly centre: readonly [number, number, number];
+  readonly half: readonly [number, number, number];
+  readonly round: number;
+}
+
+export type Solid = RoundCone | Ellipsoid | Box;
+
+export const box = (centre: Box['centre'], half: Box['half'], round: number): Box => ({
+  kind: 'box',
+  centre,
+  half,
+  round,
+});
+
+export function boxDistance(b: Box, px: number, py: number, pz: number): number {
+  const x = Math.abs(px - b.centre[0]) - b.half[0] + b.round;
+  const y = Math.abs(py - b.centre[1]) - b.half[1] + b.round;
+  const z = Math.abs(pz - b.centre[2]) - b.half[2] + b.round;
+  const u = Math.max(x, 0);
+  const v = Math.max(y, 0);
+  const w = Math.max(z, 0);
+  return Math.sqrt(u * u + v * v + w * w) + Math.min(Math.max(x, y, z), 0) - b.round;
+}
 
 export function roundCone(
   a: readonly [number, number, number],
@@ -120,7 +145,8 @@ export function ellipsoidDistance(e: Ellipsoid, px: number, py: number, pz: numb
 }
 
 export function solidDistance(s: Solid, x: number, y: number, z: number): number {
-  return s.kind === 'cone' ? roundConeDistance(s, x, y, z) : ellipsoidDistance(s, x, y, z);
+  if (s.kind === 'cone') return roundConeDistance(s, x, y, z);
+  return s.kind === 'ellipsoid' ? ellipsoidDistance(s, x, y, z) : boxDistance(s, x, y, z);
 }
 
 /** Quadratic smooth minimum. `k` is the blend width; where the two differ by more than `k` it is the plain minimum. */

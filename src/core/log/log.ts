@@ -1,5 +1,6 @@
 /** The log stage: what was really done, beside what was planned for the same rows. */
 import type { CoatPlan } from '@/core/coat/coat';
+import type { WorkPlan } from '@/core/work/order';
 import type { Piece } from '@/core/piece/schema';
 
 export interface AreaLog {
@@ -21,9 +22,14 @@ export interface LogPlan {
   readonly minutesLeft: number;
 }
 
-export function planLog(piece: Piece, coat: CoatPlan): LogPlan {
+/** @param work the order, for the time of what is not logged row by row: it is over once the first row lies */
+export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
   const areas: AreaLog[] = [];
-  let minutesLeft = 0;
+  const begun = piece.log.some((e) => e.kind === 'row');
+  let minutesLeft = work.steps.reduce(
+    (s, { operation: o }) => s + (!begun && (o.kind === 'core' || o.kind === 'wire') ? o.minutes : 0),
+    0,
+  );
   for (const a of coat.areas) {
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);

@@ -13,12 +13,34 @@ import {
   rowTotal,
   trimWaste,
 } from '@/core/coat/fold-over-methods';
+import {
+  collarMass,
+  coreMass,
+  coreMinutes,
+  fringeLength,
+  limbLength,
+  looseVolume,
+  tippingAngle,
+  weightLow,
+  wireLength,
+  wireRoom,
+} from '@/core/form/core-methods';
 import { scaleOfLife } from '@/core/form/form';
 import { lotCost } from '@/core/stock/stock';
 import type { Method } from './define';
 
 export const methods: readonly Method[] = [
   scaleOfLife,
+  coreMass,
+  looseVolume,
+  coreMinutes,
+  limbLength,
+  fringeLength,
+  collarMass,
+  wireLength,
+  wireRoom,
+  tippingAngle,
+  weightLow,
   rowCount,
   rowTotal,
   foldedCut,

@@ -6,7 +6,12 @@ import { z } from 'zod';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 1;
+export const HAND_SCHEMA = 2;
+
+const density = measure('Density of the core', 10, 400, 'mg/cm3');
+const densities = z
+  .strictObject({ least: density, usual: density, most: density })
+  .refine((d) => d.least <= d.usual && d.usual <= d.most, 'The densities must rise from least to most');
 
 export const handSchema = z.strictObject({
   kind: z.literal(HAND_KIND),
@@ -35,6 +40,16 @@ export const handSchema = z.strictObject({
     'raw fleece': measure('Spread of raw fleece', 0.1, 1, ''),
     yarn: measure('Spread of yarn', 0.1, 1, ''),
   }),
+  /** How dense a core is felted, mg/cm3: least, usual, most. */
+  coreDensityMgCm3: z.strictObject({
+    firm: densities,
+    'with give': densities,
+    'lofty pad': densities,
+    'flat felt': densities,
+  }),
+  looseDensityMgCm3: measure('Density of loose wool', 2, 100, 'mg/cm3'),
+  /** Stabs on a cm3 of core until it is firm. */
+  coreStabsPerCm3: measure('Stabs per cm3 of core', 5, 500, ''),
   /** Coefficient of variation of how evenly a row is laid. */
   unevenness: measure('Unevenness of laying', 0, 1, ''),
 });
@@ -55,5 +70,13 @@ export const defaultHand: Hand = {
   minutesPerPinch: 0.1,
   loftDensityMgCm3: 30,
   spread: { 'combed top': 0.75, 'carded batt': 0.85, locks: 0.5, 'raw fleece': 0.5, yarn: 0.5 },
+  coreDensityMgCm3: {
+    firm: { least: 70, usual: 100, most: 130 },
+    'with give': { least: 50, usual: 70, most: 90 },
+    'lofty pad': { least: 30, usual: 50, most: 70 },
+    'flat felt': { least: 110, usual: 150, most: 190 },
+  },
+  looseDensityMgCm3: 20,
+  coreStabsPerCm3: 100,
   unevenness: 0.3,
 };

@@ -3,7 +3,7 @@ import { coversWell, LEAST_OVERLAP } from '@/core/coat/cover';
 import { thinnestLay } from '@/core/coat/enough';
 import { furLayOf } from '@/core/coat/fold-over';
 import { longestLength } from '@/core/coat/fold-over-findings';
-import { STANDING_QUADRUPED, standingQuadruped } from '@/core/form/plans/standing-quadruped';
+import { bodyPlan } from '@/core/form/plans/plans';
 import type { Cupboard, Lot } from './cupboard';
 import type { Hand } from './hand';
 import { PIECE_KIND, PIECE_SCHEMA, type Coat, type FoldOver, type Piece } from './schema';
@@ -11,6 +11,8 @@ import { PIECE_KIND, PIECE_SCHEMA, type Coat, type FoldOver, type Piece } from '
 export interface NewPiece {
   readonly id: string;
   readonly name: string;
+  /** Body plan it begins from. */
+  readonly plan: string;
   readonly finishedLengthMm: number;
   readonly lifeLengthMm: number;
   readonly seed: number;
@@ -55,7 +57,9 @@ export function firstCoat(areaId: string, lengthMm: number, lots: readonly Lot[]
   return { ...spec, layMgCm: least ?? spec.layMgCm };
 }
 
+/** @throws when there is no such body plan */
 export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
+  const plan = structuredClone(bodyPlan(n.plan));
   return {
     kind: PIECE_KIND,
     schema: PIECE_SCHEMA,
@@ -64,13 +68,24 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
     note: '',
     seed: n.seed,
     form: {
-      plan: STANDING_QUADRUPED,
+      plan: plan.id,
       finishedLengthMm: n.finishedLengthMm,
       lifeLengthMm: n.lifeLengthMm,
-      parts: structuredClone(standingQuadruped.parts),
+      measuredBy: plan.measuredBy,
+      parts: plan.parts,
+      pose: plan.pose,
     },
-    areas: standingQuadruped.areas.map((a) => ({
-      ...structuredClone(a),
+    core: { school: 'under-built', allowanceMm: 2, lotId: null, soft: [] },
+    frame: {
+      kind: plan.parts.some((p) => p.shape === 'board') ? 'none' : 'one wire',
+      head: true,
+      tail: true,
+      wireId: null,
+      turnedMm: 10,
+      wasteShare: 0.05,
+    },
+    areas: plan.areas.map((a) => ({
+      ...a,
       coat: firstCoat(a.id, n.finishedLengthMm, cupboard.lots, hand),
     })),
     log: [],

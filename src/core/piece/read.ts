@@ -5,6 +5,9 @@
 import type { z } from 'zod';
 import { CUPBOARD_KIND, CUPBOARD_SCHEMA, cupboardSchema, type Cupboard } from './cupboard';
 import { HAND_KIND, HAND_SCHEMA, handSchema, type Hand } from './hand';
+import { toCupboard2 } from './upgrades/cupboard-2';
+import { toHand2 } from './upgrades/hand-2';
+import { toPiece2 } from './upgrades/piece-2';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
 
 /** One thing wrong: where, in words, and what was expected. */
@@ -18,8 +21,9 @@ export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: 
 /** Upgrades by the schema number they start from; each returns the document one number higher. */
 export type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
 
-/** Version 1 is the first; the step from it comes with version 2. */
-export const PIECE_UPGRADES: Upgrades = {};
+export const PIECE_UPGRADES: Upgrades = { 1: toPiece2 };
+export const HAND_UPGRADES: Upgrades = { 1: toHand2 };
+export const CUPBOARD_UPGRADES: Upgrades = { 1: toCupboard2 };
 
 /**
  * Takes a document of an older version up to the newest, one version at a time.
@@ -69,7 +73,11 @@ function readDocument<T>(
       `This ${what} file was written by a newer Fond Badger (version ${doc.schema}; this one reads up to ${newest}).`,
     );
   }
-  doc = upgraded(doc, newest, upgrades);
+  try {
+    doc = upgraded(doc, newest, upgrades);
+  } catch {
+    return refuse(`This ${what} file of version ${doc.schema} is damaged: it cannot be brought up to date.`);
+  }
   const parsed = schema.safeParse(doc);
   if (parsed.success) return { ok: true, value: parsed.data };
   return {
@@ -81,8 +89,9 @@ function readDocument<T>(
 export const readPiece = (raw: unknown): Read<Piece> =>
   readDocument(raw, 'piece', PIECE_KIND, PIECE_SCHEMA, pieceSchema, PIECE_UPGRADES);
 export const readCupboard = (raw: unknown): Read<Cupboard> =>
-  readDocument(raw, 'cupboard', CUPBOARD_KIND, CUPBOARD_SCHEMA, cupboardSchema, {});
-export const readHand = (raw: unknown): Read<Hand> => readDocument(raw, 'hand', HAND_KIND, HAND_SCHEMA, handSchema, {});
+  readDocument(raw, 'cupboard', CUPBOARD_KIND, CUPBOARD_SCHEMA, cupboardSchema, CUPBOARD_UPGRADES);
+export const readHand = (raw: unknown): Read<Hand> =>
+  readDocument(raw, 'hand', HAND_KIND, HAND_SCHEMA, handSchema, HAND_UPGRADES);
 
 /** Text of a file to a piece. @returns problems in words; never throws on bad input */
 export function parsePiece(text: string): Read<Piece> {

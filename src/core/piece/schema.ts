@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { id, measure, name, whole } from './fields';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 1;
+export const PIECE_SCHEMA = 2;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -24,6 +24,10 @@ const partCommon = {
   blend: measure('Blend', 0, 300, 'thousandths of the length'),
   /** The way the fur points along the part, from its first end to its last or back. */
   lie: z.enum(['to-end', 'to-start']),
+  /** The part it grows out of; null for the one the animal is built on. */
+  on: id('Part it sits on').nullable(),
+  /** Which of its ends sits there. */
+  root: z.enum(['start', 'end']),
 };
 
 export const partSchema = z.discriminatedUnion('shape', [
@@ -43,7 +47,55 @@ export const partSchema = z.discriminatedUnion('shape', [
     halfWidth: radius,
     halfHeight: radius,
   }),
+  /** The board of a relief picture: its front lies in the plane of the midline, the picture stands out to the left. */
+  z.strictObject({
+    ...partCommon,
+    shape: z.literal('board'),
+    /** Middle of the front. */
+    at: point,
+    halfHeight: radius,
+    halfLength: radius,
+    thickness: radius,
+  }),
 ]);
+
+/** A bend at a joint, in degrees from the pose the part is drawn in. A pair bends alike unless a side is named. */
+export const jointSchema = z.strictObject({
+  part: id('Part'),
+  /** Which place along the part bends; what lies beyond it, seen from its root, goes along. */
+  node: whole('Joint', 0, 11),
+  side: z.enum(['both', 'left', 'right']),
+  nodDeg: measure('Nod', -160, 160, 'degrees'),
+  turnDeg: measure('Turn', -160, 160, 'degrees'),
+  tiltDeg: measure('Tilt', -90, 90, 'degrees'),
+});
+
+/** How the core under the coat is built. */
+export const coreSchema = z.strictObject({
+  /** Built smaller by the coat's thickness, or at full size under a thin coat. */
+  school: z.enum(['under-built', 'full-size']),
+  /** Thickness allowed for where no coat is planned yet. */
+  allowanceMm: measure('Allowance for the coat', 0, 40, 'mm'),
+  lotId: id('Wool').nullable(),
+  /** Parts built otherwise than firm. */
+  soft: z
+    .array(z.strictObject({ part: id('Part'), firmness: z.enum(['with give', 'lofty pad', 'flat felt']) }))
+    .max(60),
+});
+
+export const FRAME_KINDS = ['one wire', 'separate wires', 'pipe cleaner', 'none'] as const;
+
+/** The wire inside. */
+export const frameSchema = z.strictObject({
+  kind: z.enum(FRAME_KINDS),
+  /** Whether the wire goes on through the head. */
+  head: z.boolean(),
+  tail: z.boolean(),
+  wireId: id('Wire').nullable(),
+  /** Turned over at every end so that it does not stab. */
+  turnedMm: measure('Turned end', 0, 60, 'mm'),
+  wasteShare: measure('Waste of wire', 0, 0.5, ''),
+});
 
 const shareRange = z
   .strictObject({ from: measure('Band start', 0, 1, ''), to: measure('Band end', 0, 1, '') })
@@ -62,6 +114,28 @@ export const selectorSchema = z.strictObject({
   along: shareRange.optional(),
   /** Degrees round the part, 0 on top (in front, on an upright part), 180 underneath (behind). */
   around: angleRange.optional(),
+  /** One side only; both without it. */
+  side: z.enum(['left', 'right']).optional(),
+});
+
+/**
+ * A place on the skin by the part it sits on: share of the way along it, and how far out towards its top and its left
+ * (outward on a paired part) in its own radii.
+ */
+export const placeSchema = z.strictObject({
+  part: id('Part'),
+  side: z.enum(['left', 'right']),
+  along: measure('Place along the part', -1, 2, ''),
+  up: measure('Place towards the top', -6, 6, 'radii'),
+  out: measure('Place outward', -6, 6, 'radii'),
+});
+
+/** One stroke of the brush: adds to an area or takes from it. */
+export const strokeSchema = z.strictObject({
+  adds: z.boolean(),
+  mirrored: z.boolean(),
+  reach: measure('Width of the brush', 2, 300, 'thousandths of the length'),
+  places: z.array(placeSchema).min(1).max(600),
 });
 
 export const foldOverSchema = z.strictObject({
@@ -84,7 +158,9 @@ export const coatSchema = z.discriminatedUnion('method', [
 export const areaSchema = z.strictObject({
   id: id('Area'),
   name: name('Area name'),
-  where: z.array(selectorSchema).min(1, 'An area needs a place on the animal'),
+  where: z.array(selectorSchema).max(40),
+  /** Painted over what `where` says, in the order they were made. */
+  strokes: z.array(strokeSchema).max(400),
   coat: coatSchema,
 });
 
@@ -121,8 +197,13 @@ export const pieceSchema = z
       plan: id('Body plan'),
       finishedLengthMm: measure('Finished length', 30, 1500, 'mm'),
       lifeLengthMm: measure('Length in life', 30, 6000, 'mm'),
+      /** The measure the maker states the size by: nose to tail, height, width, or the length of a part. */
+      measuredBy: id('Measure'),
       parts: z.array(partSchema).min(1, 'The animal needs at least one part').max(60),
+      pose: z.array(jointSchema).max(120),
     }),
+    core: coreSchema,
+    frame: frameSchema,
     areas: z.array(areaSchema).max(60),
     log: z.array(logEntrySchema).max(20000),
   })
@@ -131,10 +212,50 @@ export const pieceSchema = z
     if (parts.size < piece.form.parts.length) {
       ctx.addIssue({ code: 'custom', path: ['form', 'parts'], message: 'Two parts have the same name' });
     }
+    const known = new Map(piece.form.parts.map((p) => [p.id, p]));
+    piece.form.parts.forEach((p, i) => {
+      const seen = new Set<string>();
+      for (let at: Part | undefined = p; at; at = at.on === null ? undefined : known.get(at.on)) {
+        if (seen.has(at.id) || (at.on !== null && !known.has(at.on))) {
+          ctx.addIssue({
+            code: 'custom',
+            path: ['form', 'parts', i, 'on'],
+            message: seen.has(at.id)
+              ? `${p.name} sits on itself`
+              : `${at.name} sits on a part called ${at.on}, which this animal does not have`,
+          });
+          break;
+        }
+        seen.add(at.id);
+      }
+    });
+    piece.form.pose.forEach((j, i) => {
+      const p = known.get(j.part);
+      if (!p || j.node >= (p.shape === 'limb' ? p.nodes.length : 2)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['form', 'pose', i],
+          message: `The pose bends ${p ? `${p.name} at a joint it does not have` : `a part called ${j.part}, which this animal does not have`}`,
+        });
+      }
+    });
     if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length) {
       ctx.addIssue({ code: 'custom', path: ['areas'], message: 'Two areas have the same name' });
     }
-    piece.areas.forEach((a, i) =>
+    piece.areas.forEach((a, i) => {
+      if (a.where.length === 0 && !a.strokes.some((s) => s.adds)) {
+        ctx.addIssue({ code: 'custom', path: ['areas', i, 'where'], message: `${a.name} needs a place on the animal` });
+      }
+      a.strokes.forEach((s, j) => {
+        const lost = s.places.find((q) => !parts.has(q.part));
+        if (lost) {
+          ctx.addIssue({
+            code: 'custom',
+            path: ['areas', i, 'strokes', j],
+            message: `${a.name} is painted on a part called ${lost.part}, which this animal does not have`,
+          });
+        }
+      });
       a.where.forEach((w, j) =>
         w.parts.forEach((p, k) => {
           if (!parts.has(p)) {
@@ -145,10 +266,15 @@ export const pieceSchema = z
             });
           }
         }),
-      ),
-    );
+      );
+    });
   });
 
+export type Joint = z.infer<typeof jointSchema>;
+export type Core = z.infer<typeof coreSchema>;
+export type Frame = z.infer<typeof frameSchema>;
+export type Place = z.infer<typeof placeSchema>;
+export type Stroke = z.infer<typeof strokeSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
 export type Selector = z.infer<typeof selectorSchema>;

@@ -1,5 +1,6 @@
 /** The stock stage: what the piece needs of every lot, against what is in the cupboard. Masses in grams. */
 import type { CoatPlan } from '@/core/coat/coat';
+import type { CorePlan } from '@/core/form/core';
 import { WELL } from '@/core/coat/cover';
 import { furLayOf } from '@/core/coat/fold-over';
 import { thinnestLay } from '@/core/coat/enough';
@@ -33,6 +34,8 @@ export interface LotNeed {
   readonly haveG: number;
   readonly shortG: number;
   readonly cost: Figure | null;
+  /** Of it for the core. */
+  readonly coreG: number;
   readonly areaIds: readonly string[];
 }
 
@@ -43,13 +46,20 @@ export interface StockPlan {
   readonly cost: number;
 }
 
-export function planStock(piece: Piece, cupboard: Cupboard, hand: Hand, coat: CoatPlan): Stage<StockPlan> {
+export function planStock(
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  coat: CoatPlan,
+  core: CorePlan,
+): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
   for (const lot of cupboard.lots) {
     const users = coat.areas.filter((a) => a.fur?.lotId === lot.id);
-    if (users.length === 0) continue;
-    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, 0);
+    const coreG = core.lotId === lot.id ? core.massG : 0;
+    if (users.length === 0 && coreG === 0) continue;
+    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, coreG);
     const shortG = Math.max(0, needG - lot.haveG);
     lots.push({
       lotId: lot.id,
@@ -57,6 +67,7 @@ export function planStock(piece: Piece, cupboard: Cupboard, hand: Hand, coat: Co
       colour: lot.colour,
       needG,
       haveG: lot.haveG,
+      coreG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
       areaIds: users.map((a) => a.id),
@@ -68,8 +79,11 @@ export function planStock(piece: Piece, cupboard: Cupboard, hand: Hand, coat: Co
         severity: 'stop',
         about: lot.id,
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
-        why: say`${users.map((a) => a.name).join(', ')} draw on it; ${grams(shortG)} are missing.`,
-        remedies: [...thinner(piece, lot, hand, coat, shortG), ...otherLot(piece, cupboard, lot, coat, needG)],
+        why: say`${[...(coreG > 0 ? ['The core'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        remedies: [
+          ...thinner(piece, lot, hand, coat, shortG),
+          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG) : []),
+        ],
       });
     }
   }

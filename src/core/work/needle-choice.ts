@@ -12,3 +12,15 @@ export function rootingNeedle(cupboard: Cupboard): Text | null {
   const finest = [...owned].sort((a, b) => b.gauge - a.gauge || a.id.localeCompare(b.id))[0];
   return finest ? say`${finest.name}: the finest you own, for the smallest holes` : null;
 }
+
+/**
+ * Which needle felts the core: a medium triangle, 36 before 38, else the coarsest regular one (common practice: finer as
+ * the work gets denser and nearer the surface).
+ */
+export function coreNeedle(cupboard: Cupboard): Text | null {
+  const owned = cupboard.needles.filter((n) => n.count > 0 && n.section !== 'reverse' && n.section !== 'crown');
+  const best = [...owned].sort(
+    (a, b) => Math.abs(a.gauge - 36) - Math.abs(b.gauge - 36) || a.gauge - b.gauge || a.id.localeCompare(b.id),
+  )[0];
+  return best ? say`${best.name}: deep stabs all round, turning the work, at least halfway through` : null;
+}

@@ -1,0 +1,439 @@
+/**
+ * The core under the coat as a maker builds it: its skin, what every part of it weighs and measures, how long to make a
+ * limb before it is joined, and what stops it: parts the coat would swallow.
+ */
+import type { CoatPlan } from '@/core/coat/coat';
+import { fieldValue, partDistance } from '@/core/geometry/field';
+import { around, slice, widthOf, type Loop } from '@/core/geometry/slice';
+import { add, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { figure, type Figure } from '@/core/method/define';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Part, Piece } from '@/core/piece/schema';
+import type { Finding, Operation, Stage } from '@/core/stage';
+import { grams, mm, say, share } from '@/core/text';
+import { lightness } from '@/core/lightness';
+import { coreNeedle } from '@/core/work/needle-choice';
+import type { Body, BodyPart, Stretch } from './body';
+import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
+import { coreSkin, evenLoft, localRadius, type CoreSkin } from './core-skin';
+import type { FormWork } from './form';
+
+export type Firmness = keyof Hand['coreDensityMgCm3'];
+
+/** Where across a part it is cut through on the build sheet. */
+const MARKS = [0.25, 0.5, 0.75] as const;
+/** A core thinner than this along a part is hard to needle; ours. */
+const LEAST_CORE_MM = 2;
+/** A cut this much wider than the part itself has run on into a neighbour. Ours. */
+const MERGED = 1.45;
+/** Share of a part's skin the coat may leave without core (a tip) before the part counts as swallowed. Ours. */
+const SWALLOWED = 0.35;
+
+export interface Section {
+  /** Share of the way along the part. */
+  readonly along: number;
+  /** Across and from top to bottom, mm; the core's are null where the coat leaves none. */
+  readonly finished: { readonly width: number; readonly height: number };
+  readonly core: { readonly width: number; readonly height: number } | null;
+  /** Outlines about the axis, the part's left to the right of the paper, its top up. */
+  readonly finishedLoop: Loop;
+  readonly coreLoop: Loop | null;
+}
+
+export interface CorePart {
+  readonly id: string;
+  readonly name: string;
+  readonly firmness: Firmness;
+  /** How many of it are built: two of a pair. */
+  readonly count: 1 | 2;
+  /** Of one. */
+  readonly volumeMm3: number;
+  readonly mass: Figure;
+  readonly leastG: number;
+  readonly mostG: number;
+  readonly loose: Figure;
+  /** Null for the part all others sit on. */
+  readonly length: Figure | null;
+  readonly fringe: Figure | null;
+  readonly collar: Figure | null;
+  readonly axisMm: number;
+  readonly sections: readonly Section[];
+}
+
+export interface CorePlan {
+  readonly school: Piece['core']['school'];
+  /** Null when the coat leaves nothing of it. */
+  readonly skin: {
+    readonly positions: Float64Array;
+    readonly normals: Float64Array;
+    readonly triangles: Uint32Array;
+  } | null;
+  readonly volumeMm3: number;
+  readonly parts: readonly CorePart[];
+  readonly massG: number;
+  readonly leastG: number;
+  readonly mostG: number;
+  readonly minutes: Figure;
+  readonly lotId: string | null;
+}
+
+/** What standing and wire need beyond the plan. */
+export interface CoreWork {
+  readonly core: CoreSkin;
+  /** Middle of mass and mass of each part of the core, g, mm. */
+  readonly weights: readonly { readonly massG: number; readonly at: Vec3 }[];
+}
+
+const firmnessOf = (piece: Piece, part: Part): Firmness =>
+  piece.core.soft.find((s) => s.part === part.id)?.firmness ?? 'firm';
+
+/** Part of the body nearest to each vertex of the skin. */
+export function nearestParts(w: FormWork): Int32Array {
+  const P = w.body.parts.length;
+  const n = w.skin.positions.length / 3;
+  const out = new Int32Array(n);
+  for (let v = 0; v < n; v++) {
+    let best = 0;
+    for (let p = 1; p < P; p++) if (w.distance[v * P + p]! < w.distance[v * P + best]!) best = p;
+    out[v] = best;
+  }
+  return out;
+}
+
+/** Thickness of the coat at every vertex: of the area that has it, else the allowance; none on flat felt and board. */
+export function askedLoft(piece: Piece, w: FormWork, coat: CoatPlan, owner: Int32Array): Float64Array {
+  const part = nearestParts(w);
+  const flat = w.body.parts.map((p) => p.part.shape === 'board' || firmnessOf(piece, p.part) === 'flat felt');
+  const lofts = coat.areas.map((a) => a.fur?.figures.loft.value ?? piece.core.allowanceMm);
+  const out = new Float64Array(owner.length);
+  if (piece.core.school === 'full-size') return out;
+  for (let v = 0; v < out.length; v++) {
+    if (flat[part[v]!]) continue;
+    const a = owner[v]!;
+    out[v] = a < 0 ? piece.core.allowanceMm : lofts[a]!;
+  }
+  return out;
+}
+
+export function workCore(w: FormWork, asked: Float64Array): CoreSkin {
+  return coreSkin(w.skin, evenLoft(w.skin, asked));
+}
+
+/** A point on the axis of a stretch chain at a share of its length, with its frame. */
+export function onAxis(part: BodyPart, stretches: readonly Stretch[], along: number) {
+  const from = along * part.lengthMm;
+  const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
+  const t = Math.max(0, Math.min(1, (from - s.before) / s.length));
+  return {
+    at: add(s.a, times(sub(s.b, s.a), t)),
+    axis: unit(sub(s.b, s.a)),
+    top: s.top,
+    out: s.out,
+    radius: s.ra + t * (s.rb - s.ra),
+  };
+}
+
+/** How much of a part's axis lies inside what it sits on, and how much its bends take. mm */
+export function joining(body: Body, part: BodyPart): { inside: number; bend: number } {
+  const base = body.parts.findIndex((p) => p.part.id === part.part.on);
+  let inside = 0;
+  if (base >= 0) {
+    const fromStart = part.part.root === 'start';
+    const STEPS = 60;
+    // The outermost half ball of a limb is not axis a maker measures; begin at its root place.
+    for (let i = 0; i <= STEPS; i++) {
+      const along = fromStart ? i / STEPS : 1 - i / STEPS;
+      const { at } = onAxis(part, part.left, along);
+      if (partDistance(body.field.parts[base]!, at[0], at[1], at[2]) > 0) break;
+      inside = (i / STEPS) * part.lengthMm;
+    }
+  }
+  let bend = 0;
+  for (let i = 1; i < part.left.length; i++) {
+    const [a, b] = [part.left[i - 1]!, part.left[i]!];
+    const cos = [0, 1, 2].reduce((s, k) => s + unit(sub(a.b, a.a))[k]! * unit(sub(b.b, b.a))[k]!, 0);
+    bend += Math.acos(Math.max(-1, Math.min(1, cos))) * a.rb;
+  }
+  return { inside: Math.min(inside, part.lengthMm * 0.9), bend };
+}
+
+function sectionsOf(w: FormWork, core: CoreSkin, part: BodyPart): Section[] {
+  return MARKS.flatMap((along): Section[] => {
+    const m = onAxis(part, part.left, along);
+    const plane = { at: m.at, normal: m.axis, across: m.out, up: m.top };
+    const own = w.body.field.parts[w.body.parts.indexOf(part)]!;
+    // Where another part is thicker than this one, the cut would measure that part.
+    const here = partDistance(own, ...(m.at as [number, number, number]));
+    const buried = w.body.field.parts.some(
+      (f) => f !== own && partDistance(f, ...(m.at as [number, number, number])) < here,
+    );
+    if (buried) return [];
+    const of = (mesh: Parameters<typeof slice>[0]) => slice(mesh, plane).find((l) => around(l)) ?? null;
+    const finishedLoop = of(w.skin);
+    if (!finishedLoop) return [];
+    const coreLoop = core.skin && of(core.skin);
+    const size = (l: Loop) => ({ width: widthOf(l, 0), height: widthOf(l, 1) });
+    // Where the cut runs on into a neighbour it says nothing about this part.
+    const own2 = 2 * MERGED * Math.max(m.radius, part.part.shape === 'pad' ? part.part.halfWidth * w.body.scale : 0);
+    if (Math.max(...Object.values(size(finishedLoop))) > own2) return [];
+    return [{ along, finished: size(finishedLoop), core: coreLoop && size(coreLoop), finishedLoop, coreLoop }];
+  });
+}
+
+/** Volume and middle of the core by part: nodes of the grid inside the core, shared out to the part nearest to them. */
+function sharedOut(w: FormWork, c: CoreSkin): { volume: number[]; at: Vec3[] } {
+  const P = w.body.parts.length;
+  const nodes = new Float64Array(P);
+  const middle = w.body.parts.map(() => [0, 0, 0] as [number, number, number]);
+  const { n, h, origin, inside } = c.grid;
+  const half = origin[0] > -h;
+  const T = w.skin.triangles;
+  for (let q = 0; q < inside.length; q++) {
+    if (!inside[q]) continue;
+    const i = q % n[0];
+    if (half && i === 0) continue;
+    const hit = c.finder.atNode(q);
+    const t = hit.triangle;
+    const loft =
+      t < 0 ? 0 : hit.b0 * c.loft[T[3 * t]!]! + hit.b1 * c.loft[T[3 * t + 1]!]! + hit.b2 * c.loft[T[3 * t + 2]!]!;
+    if (hit.distance <= loft) continue;
+    const x = origin[0] + i * h;
+    const y = origin[1] + (Math.floor(q / n[0]) % n[1]) * h;
+    const z = origin[2] + Math.floor(q / (n[0] * n[1])) * h;
+    let best = 0;
+    let least = Infinity;
+    for (let p = 0; p < P; p++) {
+      const d = partDistance(w.body.field.parts[p]!, x, y, z);
+      if (d < least) {
+        least = d;
+        best = p;
+      }
+    }
+    const weight = half ? 2 : 1;
+    nodes[best]! += weight;
+    if (!half) middle[best]![0] += x;
+    middle[best]![1] += weight * y;
+    middle[best]![2] += weight * z;
+  }
+  const total = nodes.reduce((a, b) => a + b, 0) || 1;
+  const volume = c.skin?.extent.volumeMm3 ?? 0;
+  return {
+    volume: Array.from(nodes, (x) => (x / total) * volume),
+    at: middle.map((m, p) => times(m, 1 / (nodes[p] || 1))),
+  };
+}
+
+export function planCore(
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  w: FormWork,
+  c: CoreSkin,
+): Stage<CorePlan> & { work: CoreWork } {
+  const shares = sharedOut(w, c);
+  const findings = swallowed(piece, w, c);
+  const lot = cupboard.lots.find((l) => l.id === piece.core.lotId) ?? null;
+  const parts = w.body.parts.flatMap((b, i): CorePart[] => {
+    if (b.part.shape === 'board') return [];
+    const firmness = firmnessOf(piece, b.part);
+    const count = b.part.mirrored ? 2 : 1;
+    const volumeMm3 = shares.volume[i]! / count;
+    const density = hand.coreDensityMgCm3[firmness];
+    const mass = figure(coreMass, { volume: volumeMm3, density: density.usual });
+    const { inside, bend } = joining(w.body, b);
+    const across = rootAcross(b);
+    const fringe = b.part.on === null ? null : figure(fringeLength, { across });
+    return [
+      {
+        id: b.part.id,
+        name: b.part.name,
+        firmness,
+        count,
+        volumeMm3,
+        mass,
+        leastG: (volumeMm3 / 1000) * (density.least / 1000),
+        mostG: (volumeMm3 / 1000) * (density.most / 1000),
+        loose: figure(looseVolume, { mass: mass.value, density: hand.looseDensityMgCm3 }),
+        length: b.part.on === null ? null : figure(limbLength, { visible: b.lengthMm - inside, inside, bend }),
+        fringe,
+        collar: fringe && figure(collarMass, { across, fringe: fringe.value }),
+        axisMm: b.lengthMm,
+        sections: sectionsOf(w, c, b),
+      },
+    ];
+  });
+  const sum = (of: (p: CorePart) => number) => parts.reduce((s, p) => s + p.count * of(p), 0);
+  const collars = sum((p) => p.collar?.value ?? 0);
+  const massG = sum((p) => p.mass.value) + collars;
+  const built = sum((p) => p.volumeMm3);
+  const minutes = figure(coreMinutes, { volume: built, stabs: hand.coreStabsPerCm3, rate: hand.stabsPerMinute });
+  if (c.skin && c.skin.pieces > w.skin.pieces) {
+    findings.push({
+      id: 'form-core-apart',
+      stage: 'form',
+      severity: 'caution',
+      about: null,
+      says: say`Under the coat the core falls into ${c.skin.pieces} pieces.`,
+      why: say`Between them the coat is thicker than the animal, so there the fur has nothing to root in but the joint and the wire.`,
+      remedies: [],
+    });
+  }
+  const operations = coreOperations(parts, lot, cupboard, minutes.value, built);
+  return {
+    result: {
+      school: piece.core.school,
+      skin: c.skin && { positions: c.skin.positions, normals: c.skin.normals, triangles: c.skin.triangles },
+      volumeMm3: c.skin?.extent.volumeMm3 ?? 0,
+      parts,
+      massG,
+      leastG: sum((p) => p.leastG) + collars,
+      mostG: sum((p) => p.mostG) + collars,
+      minutes,
+      lotId: lot?.id ?? null,
+    },
+    findings,
+    operations,
+    work: {
+      core: c,
+      weights: w.body.parts.flatMap((b, i) => {
+        const p = parts.find((x) => x.id === b.part.id);
+        return p && shares.volume[i]! > 0 ? [{ massG: p.count * p.mass.value, at: shares.at[i]! }] : [];
+      }),
+    },
+  };
+}
+
+const rootAcross = (b: BodyPart): number =>
+  2 * (b.part.root === 'start' ? b.left[0]!.ra : b.left[b.left.length - 1]!.rb);
+
+function coreOperations(
+  parts: readonly CorePart[],
+  lot: Cupboard['lots'][number] | null,
+  cupboard: Cupboard,
+  minutes: number,
+  built: number,
+): Operation[] {
+  const common = {
+    stage: 'form' as const,
+    lotId: lot?.id ?? null,
+    cutLengthMm: null,
+    rows: 0,
+    passes: null,
+    needle: coreNeedle(cupboard),
+    lightness: lot ? lightness(lot.colour) : 50,
+    caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
+  };
+  const made = parts.filter((p) => p.volumeMm3 > 0);
+  return [
+    ...made.map((p): Operation => ({
+      ...common,
+      id: `core-${p.id}`,
+      areaId: p.id,
+      kind: 'core',
+      does:
+        p.count === 2
+          ? say`Weigh out two lots of ${grams(p.mass.value)} and felt both of ${p.name} side by side, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`
+          : say`Felt ${p.name} from ${grams(p.mass.value)}, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`,
+      massG: p.count * p.mass.value,
+      minutes: (minutes * p.count * p.volumeMm3) / (built || 1),
+      after: [{ id: 'wire', why: say`The wire is bent first and wrapped.`, strength: Infinity }],
+    })),
+    ...(made.length > 0
+      ? [
+          {
+            ...common,
+            id: 'core-join',
+            areaId: 'core',
+            kind: 'core' as const,
+            does: say`Join the parts fringe to fringe, cover each joint with a collar, felt until it springs back when squeezed`,
+            massG: made.reduce((s, p) => s + p.count * (p.collar?.value ?? 0), 0),
+            minutes: 4 * made.reduce((s, p) => s + (p.collar ? p.count : 0), 0),
+            after: made.map((p) => ({
+              id: `core-${p.id}`,
+              why: say`Every part is made before it is joined.`,
+              strength: Infinity,
+            })),
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit. */
+function swallowed(piece: Piece, w: FormWork, c: CoreSkin): Finding[] {
+  if (piece.core.school === 'full-size') return [];
+  const part = nearestParts(w);
+  const P = w.body.parts.length;
+  const seen = new Float64Array(P);
+  const gone = new Float64Array(P);
+  const fits: number[][] = Array.from({ length: P }, () => []);
+  for (let v = 0; v < c.loft.length; v++) {
+    const loft = c.loft[v]!;
+    const p = part[v]!;
+    seen[p]!++;
+    if (loft <= 0) continue;
+    const r = localRadius(c, w.skin, v, loft + LEAST_CORE_MM);
+    if (r <= loft) gone[p]!++;
+    if (r < loft + LEAST_CORE_MM / 2) fits[p]!.push(r);
+  }
+  return w.body.parts.flatMap((b, p): Finding[] => {
+    const lost = gone[p]! / (seen[p] || 1);
+    if (seen[p] === 0 || fits[p]!.length === 0) return [];
+    const radii = fits[p]!.sort((x, y) => x - y);
+    // The loft that fits leaves the least core everywhere but at the outermost tip.
+    const fit = Math.max(0, radii[Math.floor(radii.length * 0.1)]! - LEAST_CORE_MM / 2);
+    if (lost < 0.05) return [];
+    const stop = lost > SWALLOWED;
+    const i = piece.core.soft.findIndex((s) => s.part === b.part.id);
+    const flat =
+      i < 0
+        ? { path: ['core', 'soft'], value: [...piece.core.soft, { part: b.part.id, firmness: 'flat felt' as const }] }
+        : { path: ['core', 'soft', i, 'firmness'], value: 'flat felt' };
+    return [
+      {
+        id: `form-swallowed-${b.part.id}`,
+        stage: 'form',
+        severity: stop ? 'stop' : 'note',
+        about: b.part.id,
+        says: stop
+          ? say`The coat would swallow ${b.part.name}: no core is left under ${share(lost)} of it.`
+          : say`Under ${share(lost)} of ${b.part.name} there is fur only and no core.`,
+        why: stop
+          ? say`The coat there is thicker than the part. A coat of at most ${mm(fit)} would leave a core to root it in.`
+          : say`The core ends short of the tip; the fur makes up the rest. A coat of at most ${mm(fit)} would leave core up to the tip.`,
+        remedies: stop
+          ? [
+              {
+                label: say`Make ${b.part.name} as flat felt`,
+                effect: say`made apart at its full size, with no thinning under the coat`,
+                changes: [flat],
+              },
+            ]
+          : [],
+      },
+    ];
+  });
+}
+
+/** Distance from a point inside to the surface of the core, mm; negative outside it. */
+export function insideCore(c: CoreSkin, w: FormWork, p: Vec3): number {
+  if (
+    fieldValue(
+      w.body.field,
+      w.body.parts.map((_, i) => i),
+      p[0],
+      p[1],
+      p[2],
+    ) > 0
+  )
+    return -1;
+  const half = c.grid.origin[0] > -c.grid.h;
+  const hit = c.finder.at(half ? Math.abs(p[0]) : p[0], p[1], p[2]);
+  if (hit.triangle < 0) return -1;
+  const T = w.skin.triangles;
+  const t = hit.triangle;
+  return (
+    hit.distance - (hit.b0 * c.loft[T[3 * t]!]! + hit.b1 * c.loft[T[3 * t + 1]!]! + hit.b2 * c.loft[T[3 * t + 2]!]!)
+  );
+}

@@ -1,0 +1,69 @@
+/**
+ * Places on the skin, kept by the part they sit on: share of the way along it, and how far out towards its top and its
+ * left in its own radii. A place stays where it belongs when the part is made longer or thicker, or is bent.
+ */
+import { fieldValue } from '@/core/geometry/field';
+import { add, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
+import type { Place } from '@/core/piece/schema';
+import { partDistance } from '@/core/geometry/field';
+import { placeOnPart, type Body } from './body';
+
+const PULLS = 6;
+
+/** The place of a point near the skin: on the part nearest to it. */
+export function placeAt(body: Body, point: Vec3): Place {
+  let which = 0;
+  let least = Infinity;
+  body.parts.forEach((_, p) => {
+    const d = partDistance(body.field.parts[p]!, ...(point as [number, number, number]));
+    if (d < least) {
+      least = d;
+      which = p;
+    }
+  });
+  const part = body.parts[which]!;
+  const at = placeOnPart(part, ...(point as [number, number, number]));
+  const radius = Math.max(at.partRadiusMm, 1e-6);
+  const keep = (x: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, Math.round(x * 1e4) / 1e4));
+  return {
+    part: part.part.id,
+    // On the midline the left and the right of a part differ by sign only.
+    side: part.right ? at.side : at.outMm < 0 ? 'right' : 'left',
+    along: keep(at.along, -1, 2),
+    up: keep(at.upMm / radius, -6, 6),
+    out: keep((part.right ? at.outMm : Math.abs(at.outMm)) / radius, -6, 6),
+  };
+}
+
+/** @returns where a place lies now, drawn onto the skin; null when the animal has no such part */
+export function pointOf(body: Body, place: Place): Vec3 | null {
+  const part = body.parts.find((p) => p.part.id === place.part);
+  if (!part) return null;
+  const stretches = (place.side === 'right' && part.right) || part.left;
+  const from = place.along * part.lengthMm;
+  const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
+  const t = (from - s.before) / s.length;
+  const r = s.ra + Math.max(0, Math.min(1, t)) * (s.rb - s.ra);
+  const sign = !part.right && place.side === 'right' ? -1 : 1;
+  let p = add(s.a, times(sub(s.b, s.a), t));
+  p = add(p, add(times(s.top, place.up * r), times(s.out, sign * place.out * r)));
+  const all = body.parts.map((_, i) => i);
+  const f = (q: Vec3) => fieldValue(body.field, all, q[0], q[1], q[2]);
+  const e = 1e-3 * body.lengthMm;
+  for (let k = 0; k < PULLS; k++) {
+    const d = f(p);
+    if (Math.abs(d) < 1e-5 * body.lengthMm) break;
+    const g: Vec3 = [
+      (f([p[0] + e, p[1], p[2]]) - f([p[0] - e, p[1], p[2]])) / (2 * e),
+      (f([p[0], p[1] + e, p[2]]) - f([p[0], p[1] - e, p[2]])) / (2 * e),
+      (f([p[0], p[1], p[2] + e]) - f([p[0], p[1], p[2] - e])) / (2 * e),
+    ];
+    const g2 = g[0] ** 2 + g[1] ** 2 + g[2] ** 2;
+    if (g2 < 1e-9) break;
+    p = sub(p, times(g, d / g2));
+  }
+  return p;
+}
+
+/** The same place on the other side. */
+export const mirrorPlace = (p: Place): Place => ({ ...p, side: p.side === 'left' ? 'right' : 'left' });

@@ -1,0 +1,42 @@
+/**
+ * Body plans: drawn animals of no particular kind to begin a piece from, in thousandths of their length, with the areas
+ * makers usually tell apart and the sizes usual for them. The plans are data; their proportions are ours.
+ */
+import { z } from 'zod';
+import { name } from '@/core/piece/fields';
+import { areaSchema, pieceSchema } from '@/core/piece/schema';
+import curled from './curled-quadruped.json';
+import bird from './perching-bird.json';
+import grazer from './long-necked-grazer.json';
+import relief from './relief-picture.json';
+import sitting from './sitting-quadruped.json';
+import standing from './standing-quadruped.json';
+import upright from './upright-quadruped.json';
+
+const form = pieceSchema.shape.form.shape;
+
+export const bodyPlanSchema = z.strictObject({
+  id: form.plan,
+  name: name('Body plan'),
+  /** What it is, in a line. */
+  says: name('Body plan', 200),
+  finishedLengthMm: form.finishedLengthMm,
+  lifeLengthMm: form.lifeLengthMm,
+  measuredBy: form.measuredBy,
+  parts: form.parts,
+  pose: form.pose,
+  areas: z.array(areaSchema.omit({ coat: true })),
+});
+
+export type BodyPlan = z.infer<typeof bodyPlanSchema>;
+
+export const BODY_PLANS: readonly BodyPlan[] = [standing, sitting, curled, upright, grazer, bird, relief].map((p) =>
+  bodyPlanSchema.parse(p),
+);
+
+/** @throws when there is no such plan */
+export function bodyPlan(id: string): BodyPlan {
+  const plan = BODY_PLANS.find((p) => p.id === id);
+  if (!plan) throw new Error(`no body plan is called ${id}`);
+  return plan;
+}

@@ -1,0 +1,261 @@
+/**
+ * Shaping the drawn animal: a part made longer, thicker or thinner, a pad added, a part taken away. What sits on a part
+ * goes along with the place it sits on, and the scale stays as it was, so a longer tail makes a longer animal and
+ * nothing else changes. Everything here takes a form and gives a new one; nothing is changed in place.
+ */
+import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import type { Area, Joint, Part, Piece } from '@/core/piece/schema';
+import { drawnLength } from './body';
+import { nearestOn, nodesOf, outOf, rootNode, topOf } from './pose';
+
+export type Form = Piece['form'];
+
+/** How far a part may leave its body plan and still be that animal: shares of the plan's measure. Ours. */
+const LEAST = 0.4;
+const MOST = 2.5;
+
+type Triple = [number, number, number];
+const triple = (v: Vec3): Triple => [tidy(v[0]), tidy(v[1]), tidy(v[2])];
+const tidy = (x: number): number => Math.round(x * 1000) / 1000;
+
+/** A new form with these parts and the same millimetres per drawn unit. */
+export function keepScale(form: Form, parts: Part[]): Form {
+  const k = drawnLength(parts) / drawnLength(form.parts);
+  return { ...form, parts, finishedLengthMm: form.finishedLengthMm * k, lifeLengthMm: form.lifeLengthMm * k };
+}
+
+/** Length of a part's axis in drawn units. */
+export function partLength(part: Part): number {
+  const n = nodesOf(part);
+  return n.slice(1).reduce((s, x, i) => s + norm(sub(x.at, n[i]!.at)), 0);
+}
+
+function withNodes(part: Part, at: readonly Vec3[]): Part {
+  if (part.shape === 'limb') return { ...part, nodes: part.nodes.map((n, i) => ({ ...n, at: triple(at[i]!) })) };
+  if (part.shape === 'pad') return { ...part, start: triple(at[0]!), end: triple(at[1]!) };
+  return { ...part, at: triple(times(add(at[0]!, at[1]!), 0.5)), halfLength: norm(sub(at[0]!, at[1]!)) / 2 };
+}
+
+/** A place by a chain of places: along it and out from it in its own radii. Used to carry along what sits there. */
+function seat(part: Part, p: Vec3): { stretch: number; t: number; up: number; out: number; on: number } {
+  const n = nodesOf(part);
+  const { stretch, t } = nearestOn(n, p);
+  const a = n[stretch]!;
+  const b = n[stretch + 1]!;
+  const axis = unit(sub(b.at, a.at));
+  const r = Math.max(a.radius + t * (b.radius - a.radius), 1e-6);
+  const off = sub(p, add(a.at, times(sub(b.at, a.at), t)));
+  const flat = flatten(off, axis);
+  const top = topOf(axis);
+  return { stretch, t, up: dot(flat, top) / r, out: dot(flat, outOf(axis, top)) / r, on: dot(off, axis) };
+}
+
+function placed(part: Part, s: ReturnType<typeof seat>): Vec3 {
+  const n = nodesOf(part);
+  const a = n[s.stretch]!;
+  const b = n[s.stretch + 1]!;
+  const axis = unit(sub(b.at, a.at));
+  const r = a.radius + s.t * (b.radius - a.radius);
+  const top = topOf(axis);
+  return [
+    times(sub(b.at, a.at), s.t),
+    times(top, s.up * r),
+    times(outOf(axis, top), s.out * r),
+    times(axis, s.on),
+  ].reduce((p: Vec3, v) => add(p, v), a.at);
+}
+
+/** Puts a changed part in place and carries along all that sits on it, part by part outwards. */
+function changed(parts: readonly Part[], next: Part): Part[] {
+  const before = parts.find((p) => p.id === next.id)!;
+  const out = new Map(parts.map((p) => [p.id, p]));
+  out.set(next.id, next);
+  const carry = (id: string, was: Part, is: Part) => {
+    for (const child of parts.filter((p) => p.on === id)) {
+      const root = rootNode(child).at;
+      const shift = sub(placed(is, seat(was, root)), root);
+      const moved = withNodes(
+        child,
+        nodesOf(child).map((n) => add(n.at, shift)),
+      );
+      out.set(child.id, moved);
+      carry(child.id, child, moved);
+    }
+  };
+  carry(next.id, before, next);
+  return parts.map((p) => out.get(p.id)!);
+}
+
+/** Makes a part so many millimetres long, from where it is rooted outwards. */
+export function setPartLength(form: Form, id: string, mm: number): Form {
+  const part = form.parts.find((p) => p.id === id)!;
+  const k = mm / (partLength(part) * unitMm(form));
+  const root = rootNode(part).at;
+  const next = withNodes(
+    part,
+    nodesOf(part).map((n) => add(root, times(sub(n.at, root), k))),
+  );
+  return keepScale(form, changed(form.parts, next));
+}
+
+/** The thicknesses of a part that can be set: at each place of a limb; width and height of a pad; of a board. */
+export interface Thickness {
+  readonly key: string;
+  readonly says: string;
+  /** Across, in drawn units. */
+  readonly across: number;
+}
+
+export function thicknessesOf(part: Part): Thickness[] {
+  if (part.shape === 'pad') {
+    return [
+      { key: 'width', says: 'wide', across: 2 * part.halfWidth },
+      { key: 'height', says: 'high', across: 2 * part.halfHeight },
+    ];
+  }
+  if (part.shape === 'board') {
+    return [
+      { key: 'height', says: 'high', across: 2 * part.halfHeight },
+      { key: 'thick', says: 'thick', across: part.thickness },
+    ];
+  }
+  const last = part.nodes.length - 1;
+  return part.nodes.map((n, i) => ({
+    key: String(i),
+    says: i === 0 ? 'at its start' : i === last ? 'at its end' : `at ${Math.round((100 * i) / last)} %`,
+    across: 2 * n.radius,
+  }));
+}
+
+/** Makes a part so many millimetres across at one of its thicknesses. */
+export function setThickness(form: Form, id: string, key: string, mm: number): Form {
+  const part = form.parts.find((p) => p.id === id)!;
+  const half = tidy(mm / 2 / unitMm(form));
+  const next: Part =
+    part.shape === 'limb'
+      ? { ...part, nodes: part.nodes.map((n, i) => (String(i) === key ? { ...n, radius: half } : n)) }
+      : part.shape === 'pad'
+        ? { ...part, ...(key === 'width' ? { halfWidth: half } : { halfHeight: half }) }
+        : { ...part, ...(key === 'thick' ? { thickness: 2 * half } : { halfHeight: half }) };
+  return keepScale(form, changed(form.parts, next));
+}
+
+/** Millimetres per drawn unit. */
+export const unitMm = (form: Pick<Form, 'parts' | 'finishedLengthMm'>): number =>
+  form.finishedLengthMm / drawnLength(form.parts);
+
+/** What a measure of a part may be, mm: near its body plan where the plan has the part, within the animal otherwise. */
+export function limits(form: Form, drawn: number, planned: number | undefined): { min: number; max: number } {
+  const k = unitMm(form);
+  const base = planned ?? drawn;
+  return { min: Math.max(LEAST * base, 2) * k, max: Math.min(MOST * base, 1900) * k };
+}
+
+/** Bends a joint of a part; a bend of nothing is taken out again. */
+export function setBend(
+  form: Form,
+  at: Pick<Joint, 'part' | 'node' | 'side'>,
+  bend: Pick<Joint, 'nodDeg' | 'turnDeg' | 'tiltDeg'>,
+): Form {
+  const rest = form.pose.filter((j) => !(j.part === at.part && j.node === at.node && j.side === at.side));
+  const still = bend.nodDeg === 0 && bend.turnDeg === 0 && bend.tiltDeg === 0;
+  return { ...form, pose: still ? rest : [...rest, { ...at, ...bend }] };
+}
+
+/** Joints of a part that can be bent: its root, and between for a limb. Its free end has nothing beyond it. */
+export function jointsOf(part: Part): number[] {
+  if (part.shape === 'board') return [];
+  const n = nodesOf(part).length;
+  const all = Array.from({ length: n }, (_, i) => i);
+  return part.root === 'start' ? all.slice(0, -1) : all.slice(1).reverse();
+}
+
+/** Pads a maker adds over a part: where they go and how large, in radii of the part. */
+export const PADS = {
+  thigh: { name: 'Thigh', along: 0.18, up: 0, out: 0.55, long: 1.5, wide: 0.6, high: 0.95 },
+  cheek: { name: 'Cheek', along: 0.62, up: -0.35, out: 0.72, long: 0.85, wide: 0.42, high: 0.55 },
+  brow: { name: 'Brow', along: 0.36, up: 0.72, out: 0.42, long: 0.6, wide: 0.3, high: 0.22 },
+  muzzle: { name: 'Muzzle pad', along: 0.12, up: -0.1, out: 0.5, long: 0.7, wide: 0.5, high: 0.5 },
+} as const;
+export type PadKind = keyof typeof PADS;
+
+/** Adds a pair of pads over a part. @returns the new form and the name of the pad */
+export function addPad(form: Form, on: string, kind: PadKind): { form: Form; id: string } {
+  const base = form.parts.find((p) => p.id === on)!;
+  const { name, along, up, out, long, wide, high } = PADS[kind];
+  const n = nodesOf(base);
+  const total = partLength(base);
+  let from = along * total;
+  let i = 0;
+  while (i < n.length - 2 && from > norm(sub(n[i + 1]!.at, n[i]!.at))) {
+    from -= norm(sub(n[i + 1]!.at, n[i]!.at));
+    i++;
+  }
+  const a = n[i]!;
+  const b = n[i + 1]!;
+  const t = from / norm(sub(b.at, a.at));
+  const r = a.radius + t * (b.radius - a.radius);
+  const axis = unit(sub(b.at, a.at));
+  const middle = placed(base, { stretch: i, t, up, out, on: 0 });
+  const half = times(axis, long * r);
+  let id = `${kind}-${on}`.slice(0, 60);
+  for (let k = 2; form.parts.some((p) => p.id === id); k++) id = `${kind}-${on}`.slice(0, 56) + `-${k}`;
+  const same = form.parts.filter((p) => p.name.startsWith(name)).length;
+  const pad: Part = {
+    id,
+    name: same > 0 ? `${name} ${same + 1}` : name,
+    shape: 'pad',
+    mirrored: true,
+    blend: tidy(Math.min(40, r * 0.4)),
+    lie: base.lie,
+    on,
+    root: 'end',
+    start: triple(sub(middle, half)),
+    end: triple(add(middle, half)),
+    halfWidth: tidy(Math.max(wide * r, 2)),
+    halfHeight: tidy(Math.max(high * r, 2)),
+  };
+  return { form: keepScale(form, [...form.parts, pad]), id };
+}
+
+/** A part and all that sits on it. */
+export function withAllOn(parts: readonly Part[], id: string): string[] {
+  return [id, ...parts.filter((p) => p.on === id).flatMap((p) => withAllOn(parts, p.id))];
+}
+
+/** Takes a part away with all that sits on it, out of the pose and the areas too. The part all stands on stays. */
+export function removePart(piece: Piece, id: string): Piece {
+  if (piece.form.parts.find((p) => p.id === id)?.on === null) return piece;
+  const gone = new Set(withAllOn(piece.form.parts, id));
+  const areas = piece.areas
+    .map((a): Area => ({
+      ...a,
+      where: a.where
+        .map((w) => ({ ...w, parts: w.parts.filter((p) => !gone.has(p)) }))
+        .filter((w) => w.parts.length > 0),
+      strokes: a.strokes
+        .map((s) => ({ ...s, places: s.places.filter((q) => !gone.has(q.part)) }))
+        .filter((s) => s.places.length > 0),
+    }))
+    .filter((a) => a.where.length > 0 || a.strokes.some((s) => s.adds));
+  return {
+    ...piece,
+    form: {
+      ...keepScale(
+        piece.form,
+        piece.form.parts.filter((p) => !gone.has(p.id)),
+      ),
+      pose: piece.form.pose.filter((j) => !gone.has(j.part)),
+    },
+    core: { ...piece.core, soft: piece.core.soft.filter((s) => !gone.has(s.part)) },
+    areas,
+  };
+}
+
+/** The measure a maker states the size by, in drawn units: the whole animal, or the length of a part. */
+export function statedMeasure(parts: readonly Part[], by: string, extents: { min: Vec3; max: Vec3 }): number {
+  if (by === 'height') return extents.max[1] - extents.min[1];
+  if (by === 'width') return extents.max[0] - extents.min[0];
+  const part = parts.find((p) => p.id === by);
+  return part ? partLength(part) : extents.max[2] - extents.min[2];
+}
