@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
-import { useDesk } from './store';
+import { useDesk, type Desk } from './store';
 
 let worker: Comlink.Remote<PlanWorker> | null = null;
 
@@ -26,18 +26,54 @@ async function request(): Promise<void> {
   try {
     const plan = await connect().plan(piece, cupboard, hand, report);
     if (mine !== asked) return;
-    if (plan) useDesk.setState({ plan, progress: null });
+    if (plan) useDesk.setState({ plan, progress: null, draft: null });
   } catch (e) {
     if (mine !== asked) return;
     useDesk.setState({ progress: null, planError: e instanceof Error ? e.message : String(e) });
   }
 }
 
+let drafting = false;
+
+/** Keeps a coarse skin in step while a part is dragged: the newest form, one at a time. */
+async function draft(): Promise<void> {
+  if (drafting) return;
+  drafting = true;
+  try {
+    for (;;) {
+      const { piece, dragging } = useDesk.getState();
+      if (!piece || !dragging) break;
+      const d = await connect().draft(piece.form);
+      const now = useDesk.getState();
+      if (!now.dragging) break;
+      useDesk.setState({ draft: d });
+      if (now.piece === piece) break;
+    }
+  } catch {
+    // A shape that cannot be drawn coarsely is left to the plan, which says what is wrong.
+  } finally {
+    drafting = false;
+  }
+}
+
+const shapeChanged = (a: Desk, b: Desk): boolean =>
+  a.piece?.form.parts !== b.piece?.form.parts || a.piece?.form.pose !== b.piece?.form.pose;
+
 /** Starts planning; returns what ends it. */
 export function startPlanner(): () => void {
+  let behind = false;
   void request();
   return useDesk.subscribe((now, before) => {
-    if (now.piece === before.piece && now.cupboard === before.cupboard && now.hand === before.hand) return;
+    const held = now.dragging && before.piece !== null && shapeChanged(now, before);
+    if (held) {
+      behind = true;
+      void draft();
+      return;
+    }
+    const same = now.piece === before.piece && now.cupboard === before.cupboard && now.hand === before.hand;
+    if (same && !(behind && !now.dragging)) return;
+    if (now.dragging && behind) return;
+    behind = false;
     void request();
   });
 }

@@ -11,6 +11,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import { defaultHand, type Hand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
+import type { DraftSkin } from '@/core/form/draft';
 import type { Plan, Progress } from '@/core/plan';
 import type { PieceChange } from '@/core/stage';
 import { defaultSettings, type Settings } from './settings';
@@ -24,6 +25,10 @@ export interface Desk {
   readonly view: View;
   /** Null until the first plan of this piece is ready. */
   readonly plan: Plan | null;
+  /** A quick, coarse skin shown while a part is being dragged; null when the plan's own is up to date. */
+  readonly draft: DraftSkin | null;
+  /** True while a handle or slider is held. */
+  readonly dragging: boolean;
   /** Set while the worker is busy. */
   readonly progress: Progress | null;
   readonly stopped: boolean;
@@ -45,6 +50,8 @@ export const useDesk = create<Desk>()(
       settings: defaultSettings,
       view: defaultView,
       plan: null,
+      draft: null,
+      dragging: false,
       progress: null,
       stopped: false,
       planError: null,
@@ -67,8 +74,15 @@ export function beginGesture(): void {
   inGesture = true;
 }
 
+/** A handle or slider is held: as a gesture, and the picture may be coarse until it is let go. */
+export function beginDrag(): void {
+  beginGesture();
+  if (!useDesk.getState().dragging) useDesk.setState({ dragging: true });
+}
+
 export function endGesture(): void {
   inGesture = false;
+  if (useDesk.getState().dragging) useDesk.setState({ dragging: false });
   useDesk.temporal.getState().resume();
 }
 
@@ -92,6 +106,15 @@ export function editCupboard(recipe: (draft: Cupboard) => void): void {
 
 export function editHand(recipe: (draft: Hand) => void): void {
   record({ hand: produce(useDesk.getState().hand, recipe) });
+}
+
+/** Puts a changed piece in place of this one as one change. One that would not be valid is refused and said. */
+export function changePiece(change: (piece: Piece) => Piece): void {
+  const { piece } = useDesk.getState();
+  if (!piece) return;
+  const read = readPiece(change(piece));
+  if (read.ok) record({ piece: read.value });
+  else useDesk.setState({ message: `${read.problems[0]!.says}.` });
 }
 
 /** Applies a remedy as one change. A remedy that would not leave a valid piece is refused and said. */

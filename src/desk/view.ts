@@ -2,10 +2,23 @@
 import { z } from 'zod';
 
 export const OVERLAYS = ['fur', 'rows', 'lie', 'cover', 'plain'] as const;
+export const FORM_ROOMS = ['shape', 'core', 'frame', 'stands', 'areas'] as const;
+export type FormRoom = (typeof FORM_ROOMS)[number];
+export const INSIDES = ['finished', 'core', 'cut'] as const;
+export type Inside = (typeof INSIDES)[number];
+
 export type Overlay = (typeof OVERLAYS)[number];
 
 export const viewSchema = z.object({
   areaId: z.string().nullable().default(null),
+  /** In Form: which of its rooms is open, which part is in hand, and how much of the inside is shown. */
+  room: z.enum(FORM_ROOMS).catch('shape').default('shape'),
+  partId: z.string().nullable().default(null),
+  inside: z.enum(INSIDES).catch('finished').default('finished'),
+  /** The brush for areas: off, adding or taking away; its width in thousandths of the length; on both sides alike. */
+  brush: z.enum(['off', 'paint', 'erase']).catch('off').default('off'),
+  brushReach: z.number().min(2).max(300).default(24),
+  brushBoth: z.boolean().default(true),
   overlay: z.enum(OVERLAYS).default('fur'),
   graticule: z.boolean().default(false),
   /** Turn about the upright and tilt from above, degrees; yaw 0 looks at the animal from the front. */

@@ -180,6 +180,18 @@ export class Paper {
       .restore();
   }
 
+  /** A line through points in mm. */
+  polyline(points: readonly (readonly [number, number])[], widthMm: number, dash: boolean): void {
+    this.doc
+      .save()
+      .lineWidth(widthMm * PT)
+      .lineJoin('round')
+      .strokeColor('#1c2022');
+    if (dash) this.doc.dash(1 * PT, { space: 0.8 * PT });
+    points.forEach(([x, y], i) => (i === 0 ? this.doc.moveTo(x * PT, y * PT) : this.doc.lineTo(x * PT, y * PT)));
+    this.doc.stroke().restore();
+  }
+
   /** Draws with everything outside the rectangle cut away. */
   clipped(x: number, y: number, w: number, h: number, draw: () => void): void {
     this.doc

@@ -7,7 +7,9 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { format, words, type Units } from '@/units/units';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
+import { buildSheets } from './build-sheets';
 import { MARGIN, Paper, type PaperSize } from './paper';
+import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
 
 export interface SheetOptions {
   readonly units: Units;
@@ -16,11 +18,7 @@ export interface SheetOptions {
   readonly date: Date;
 }
 
-const OVERLAP = 10;
-const TILE_TOP = 34;
-const TILE_BOTTOM = 26;
 const GAP = 6;
-const BAR = 'A bar 50 mm long to check the print scale';
 
 export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Promise<Uint8Array> {
   const u = o.units;
@@ -31,8 +29,8 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
 
   paper.heading(piece.name, 'H1');
   paper.paragraph(
-    `${mm(plan.form.lengthMm)} nose to tail, ${mm(plan.form.heightMm)} high, 1 : ${plan.form.scale.value.toFixed(1).replace(/\.0$/, '')} of life. ` +
-      `${g(plan.stock.needG)} of wool for the coat, ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
+    `${mm(plan.form.finishedMm)} nose to tail, ${mm(plan.form.heightMm)} high, 1 : ${plan.form.scale.value.toFixed(1).replace(/\.0$/, '')} of life. ` +
+      `${g(plan.stock.needG)} of wool for core and coat, ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
       `about ${format({ kind: 'time', value: plan.work.minutes }, u)} of work.`,
   );
   paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.y + 1), BAR);
@@ -106,6 +104,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
     { size: 8.5 },
   );
 
+  buildSheets(paper, plan, u);
   charts(
     paper,
     lays.map((s) => plan.coat.areas.find((a) => a.id === s.operation.areaId)!),
@@ -200,30 +199,6 @@ function tiledChart(paper: Paper, area: AreaPlan, u: Units): void {
 const touches = (d: ColumnDrawing, x: number, y: number, w: number, h: number): boolean =>
   d.rows.some((r) => r.y >= y && r.y <= y + h && r.stretches.some((s) => s.x2 >= x && s.x1 <= x + w));
 
-/** How many tiles of `size` cover `length` when neighbours share the overlap. */
-export function tiles(length: number, size: number): number {
-  return length <= size ? 1 : 1 + Math.ceil((length - size) / (size - OVERLAP));
-}
-
-/** Where a tile stands on the page and which part of the drawing it shows, mm. */
-interface TilePlace {
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
-  readonly fromX: number;
-  readonly fromY: number;
-}
-
-interface Joins {
-  readonly left: boolean;
-  readonly right: boolean;
-  readonly above: boolean;
-  readonly below: boolean;
-}
-
-const NO_JOINS: Joins = { left: false, right: false, above: false, below: false };
-
 function tile(paper: Paper, d: ColumnDrawing, p: TilePlace, joins: Joins): void {
   const at = (x: number, y: number): [number, number] => [p.x + x - p.fromX, p.y + y - p.fromY];
   paper.clipped(p.x - 0.3, p.y - 0.3, p.w + 0.6, p.h + 0.6, () => {
@@ -242,19 +217,5 @@ function tile(paper: Paper, d: ColumnDrawing, p: TilePlace, joins: Joins): void 
       paper.text(String(r.number), x - 8.5, y - 1.3, { size: 6.5, width: 7.5, align: 'right' });
     }
   });
-  const [l, t, r, b] = [p.x, p.y, p.x + p.w, p.y + p.h];
-  if (joins.right) paper.line(r - OVERLAP, t, r - OVERLAP, b, 0.15, true);
-  if (joins.left) paper.line(l + OVERLAP, t, l + OVERLAP, b, 0.15, true);
-  if (joins.below) paper.line(l, b - OVERLAP, r, b - OVERLAP, 0.15, true);
-  if (joins.above) paper.line(l, t + OVERLAP, r, t + OVERLAP, 0.15, true);
-  // Crosses in the middle of the overlap, the same on both sheets, to lay over each other.
-  const half = OVERLAP / 2;
-  const xs = [...(joins.left ? [l + half] : []), ...(joins.right ? [r - half] : [])];
-  const ys = [...(joins.above ? [t + half] : []), ...(joins.below ? [b - half] : [])];
-  const cross = (x: number, y: number) => {
-    paper.line(x - 2, y, x + 2, y, 0.2);
-    paper.line(x, y - 2, x, y + 2, 0.2);
-  };
-  for (const x of xs) for (const y of ys.length > 0 ? ys : [t + p.h / 2]) cross(x, y);
-  if (xs.length === 0) for (const y of ys) cross(l + p.w / 2, y);
+  joinMarks(paper, p, joins);
 }

@@ -7,7 +7,8 @@ import { metric } from '@/units/units';
 import { cutListCsv } from './cut-list';
 import { layChartSvg } from './lay-chart-svg';
 import { planJson } from './plan-json';
-import { rowSheets, tiles } from './row-sheets';
+import { rowSheets } from './row-sheets';
+import { tiles } from './tiling';
 
 let plan: Plan;
 beforeAll(() => {
@@ -18,7 +19,7 @@ describe('cut list', () => {
   it('is read back by a CSV reader with the numbers of the plan', () => {
     const { data, errors } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, plan).trim(), { header: true });
     expect(errors).toEqual([]);
-    expect(data.length).toBe(plan.coat.areas.length);
+    expect(data.length).toBe(plan.coat.areas.filter((a) => a.fur).length);
     const bib = data.find((d) => d.area === 'Throat bib')!;
     expect(bib['cut length mm']).toBe('40');
     expect(Number(bib.rows)).toBe(plan.coat.areas.find((a) => a.id === 'bib')!.fur!.rows.rows.length);
@@ -42,14 +43,16 @@ describe('plan as JSON', () => {
     expect(back.coat.areas.length).toBe(9);
     expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
     expect(Array.isArray(back.form.skin.triangles)).toBe(true);
-    expect(back.work.steps.length).toBe(18);
+    // Wire, eight parts of the core and their joining, then eight areas cut and laid.
+    expect(back.work.steps.length).toBe(1 + 8 + 1 + 2 * 8);
+    expect(back.core.parts.map((p) => p.id)).toEqual(pineMarten.form.parts.map((p) => p.id));
     expect(planJson(plan)).not.toContain('NaN');
   });
 });
 
 describe('lay chart as SVG', () => {
   it('draws every stretch of every row at true length in millimetres', () => {
-    for (const a of plan.coat.areas) {
+    for (const a of plan.coat.areas.filter((x) => x.fur)) {
       const svg = layChartSvg(a)!;
       const [, w] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+)/.exec(svg)!;
       expect(svg).toContain(`viewBox="0 0 ${w}`);

@@ -5,6 +5,7 @@
 import * as Comlink from 'comlink';
 import { z } from 'zod';
 import { strands, type Strands } from '@/core/coat/strands';
+import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { Memo } from '@/core/memo';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -39,6 +40,11 @@ const api = {
         begun = performance.now();
       }
     }
+  },
+  /** A quick, coarse skin of a form while it is being dragged. */
+  draft(form: Piece['form']): DraftSkin {
+    const d = draftSkin(form);
+    return Comlink.transfer(d, [d.positions.buffer, d.normals.buffer, d.triangles.buffer]);
   },
   stop(): void {
     newest++;

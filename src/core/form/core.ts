@@ -176,7 +176,11 @@ function sectionsOf(w: FormWork, core: CoreSkin, part: BodyPart): Section[] {
     const size = (l: Loop) => ({ width: widthOf(l, 0), height: widthOf(l, 1) });
     // Where the cut runs on into a neighbour it says nothing about this part.
     const own2 = 2 * MERGED * Math.max(m.radius, part.part.shape === 'pad' ? part.part.halfWidth * w.body.scale : 0);
-    if (Math.max(...Object.values(size(finishedLoop))) > own2) return [];
+    const extent = [0, 1].map((k) => {
+      const at = finishedLoop.filter((_, i) => i % 2 === k);
+      return Math.max(...at) - Math.min(...at);
+    });
+    if (Math.max(...extent) > own2) return [];
     return [{ along, finished: size(finishedLoop), core: coreLoop && size(coreLoop), finishedLoop, coreLoop }];
   });
 }

@@ -27,6 +27,9 @@ export const scaleOfLife = method({
 
 export interface FormPlan {
   readonly scale: Figure;
+  /** Nose to tail as drawn, before it is posed. */
+  readonly finishedMm: number;
+  /** As posed. */
   readonly lengthMm: number;
   readonly heightMm: number;
   readonly widthMm: number;
@@ -99,6 +102,7 @@ export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
   return {
     result: {
       scale: figure(scaleOfLife, { life: piece.form.lifeLengthMm, finished: piece.form.finishedLengthMm }),
+      finishedMm: piece.form.finishedLengthMm,
       lengthMm: hi[2]! - lo[2]!,
       heightMm: hi[1]! - lo[1]!,
       widthMm: hi[0]! - lo[0]!,

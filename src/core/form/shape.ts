@@ -5,7 +5,7 @@
  */
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Area, Joint, Part, Piece } from '@/core/piece/schema';
-import { drawnLength } from './body';
+import { drawnExtents, drawnLength } from './body';
 import { nearestOn, nodesOf, outOf, rootNode, topOf } from './pose';
 
 export type Form = Piece['form'];
@@ -259,3 +259,15 @@ export function statedMeasure(parts: readonly Part[], by: string, extents: { min
   const part = parts.find((p) => p.id === by);
   return part ? partLength(part) : extents.max[2] - extents.min[2];
 }
+
+/** Measures a maker can state the size by. */
+export const measuresOf = (parts: readonly Part[]): { id: string; says: string }[] => [
+  { id: 'length', says: 'length, nose to tail tip' },
+  { id: 'height', says: 'height, feet to highest point' },
+  { id: 'width', says: 'width' },
+  ...parts.filter((p) => p.shape !== 'board').map((p) => ({ id: p.id, says: `length of ${p.name.toLowerCase()}` })),
+];
+
+/** The stated measure as a share of the drawn animal's length from nose to tail. */
+export const statedShare = (parts: readonly Part[], by: string): number =>
+  statedMeasure(parts, by, drawnExtents(parts)) / drawnLength(parts);

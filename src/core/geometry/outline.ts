@@ -69,7 +69,13 @@ export function outline(mesh: Mesh, edges: Edges, from: Vec3, up: Vec3): Outline
     const i = Math.round(((x[u]! + x[v]!) / 2 - min[0]) / cell);
     const j = Math.round(((y[u]! + y[v]!) / 2 - min[1]) / cell);
     const d = (depth[u]! + depth[v]!) / 2;
-    return near[i + w * j]! > d + 4 * cell;
+    // At an edge the skin falls away steeply; it is hidden only when all round it something else is nearer to the eye.
+    for (let b = Math.max(0, j - 1); b <= Math.min(h - 1, j + 1); b++) {
+      for (let a = Math.max(0, i - 1); a <= Math.min(w - 1, i + 1); a++) {
+        if (near[a + w * b]! <= d + 2 * cell) return false;
+      }
+    }
+    return true;
   };
   const links = new Map<number, number[]>();
   const used = new Set<number>();

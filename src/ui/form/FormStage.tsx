@@ -1,147 +1,133 @@
 'use client';
-/** Form: how large the finished animal is, at what scale, and what it measures. */
+/** Form: the finished animal, the core under it, the frame inside it, whether it stands, and where its areas lie. */
 import Box from '@mui/material/Box';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { pieceSchema } from '@/core/piece/schema';
-import { beginGesture, editPiece, endGesture, useDesk } from '@/desk/store';
+import { setView, useDesk } from '@/desk/store';
+import { FORM_ROOMS, type FormRoom } from '@/desk/view';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { figures } from '@/ui/frame/theme';
-import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
-import { OpenedFigure } from '@/ui/parts/Opened';
-import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
+import { AreaList } from '@/ui/coat/AreaList';
+import { AreasRoom } from './AreasRoom';
+import { CoreRoom } from './CoreRoom';
+import { CorePartsTable } from './CorePartsTable';
+import { FrameRoom } from './FrameRoom';
+import { PartList } from './PartList';
+import { ShapeRoom } from './ShapeRoom';
+import { StandsRoom } from './StandsRoom';
 
-const bounds = pieceSchema.shape.form.shape;
+const WORDS: Record<FormRoom, string> = {
+  shape: 'Shape',
+  core: 'Core',
+  frame: 'Frame',
+  stands: 'Stands',
+  areas: 'Areas',
+};
+
+/** Findings of the form stage by the room that decides them. */
+const roomOf = (id: string): FormRoom =>
+  id.startsWith('form-wire')
+    ? 'frame'
+    : id.startsWith('form-falls')
+      ? 'stands'
+      : id.startsWith('form-swallowed') || id.startsWith('form-core')
+        ? 'core'
+        : 'shape';
+
+const SCREENS = {
+  shape: ShapeRoom,
+  core: CoreRoom,
+  frame: FrameRoom,
+  stands: StandsRoom,
+  areas: AreasRoom,
+} as const;
 
 export function FormStage() {
   const piece = useDesk((s) => s.piece);
-  const plan = useDesk((s) => s.plan);
-  const mine = useDesk((s) => s.mine);
-  const { q } = useUnits();
+  const all = useDesk((s) => s.plan?.findings);
+  const room = useDesk((s) => s.view.room);
   if (!piece) return null;
-  const findings = plan?.findings.filter((f) => f.stage === 'form') ?? [];
-  const unit = plan ? piece.form.finishedLengthMm / 1000 : 0;
+  const mine = (all ?? []).filter((f) => f.stage === 'form');
+  const Screen = SCREENS[room];
   return (
-    <ThreeColumns
-      left={
-        <Box sx={{ p: 2 }}>
-          <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
-            Parts
-          </Typography>
-          <Box
-            component="table"
-            sx={{
-              width: '100%',
-              fontSize: 13,
-              borderCollapse: 'collapse',
-              '& th, & td': { textAlign: 'left', py: 0.6, fontWeight: 400, borderBottom: 1, borderColor: 'divider' },
-              '& td': { ...figures, textAlign: 'right' },
-            }}
-          >
-            <thead>
-              <tr>
-                <th scope="col">Part</th>
-                <Box component="th" scope="col" sx={{ textAlign: 'right !important' }}>
-                  widest
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <Box
+        component="nav"
+        aria-label="Rooms of the form"
+        sx={{
+          display: 'flex',
+          gap: 0.25,
+          px: 1.5,
+          bgcolor: 'background.default',
+          borderBottom: 1,
+          borderColor: 'divider',
+        }}
+      >
+        {FORM_ROOMS.map((r) => {
+          const open = mine.filter((f) => roomOf(f.id) === r && f.severity !== 'note');
+          return (
+            <Box
+              key={r}
+              component="button"
+              type="button"
+              aria-current={r === room ? 'true' : undefined}
+              onClick={() => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
+              sx={{
+                font: 'inherit',
+                fontSize: 13,
+                fontWeight: r === room ? 700 : 400,
+                color: 'text.primary',
+                bgcolor: r === room ? 'background.paper' : 'transparent',
+                border: 0,
+                borderLeft: 1,
+                borderRight: 1,
+                borderColor: r === room ? 'divider' : 'transparent',
+                px: 1.5,
+                height: 30,
+                cursor: 'pointer',
+              }}
+            >
+              {WORDS[r]}
+              {open.length > 0 && (
+                <Box
+                  component="span"
+                  role="img"
+                  aria-label={`${open.length} to decide`}
+                  sx={{ ml: 0.75, color: open.some((f) => f.severity === 'stop') ? 'error.main' : 'warning.main' }}
+                >
+                  {open.some((f) => f.severity === 'stop') ? '×' : '!'}
+                  {open.length}
                 </Box>
-              </tr>
-            </thead>
-            <tbody>
-              {piece.form.parts.map((p) => (
-                <tr key={p.id}>
-                  <th scope="row">
-                    {p.name}
-                    {p.mirrored ? ', both sides' : ''}
-                  </th>
-                  <td>
-                    {q({
-                      kind: 'length',
-                      value:
-                        2 *
-                        unit *
-                        (p.shape === 'limb'
-                          ? Math.max(...p.nodes.map((n) => n.radius))
-                          : Math.max(p.halfWidth, p.halfHeight)),
-                    })}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
-      }
-      middle={<Turntable />}
-      right={
-        <>
-          <Typography variant="h2">{piece.name}</Typography>
-          {plan && (
-            <>
-              <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-                <b>{q({ kind: 'length', value: piece.form.finishedLengthMm })}</b> nose to tail,{' '}
-                <b>{q({ kind: 'length', value: plan.form.heightMm })}</b> high, at 1 :{' '}
-                <OpenedFigure figure={plan.form.scale} /> of life.
-              </Typography>
-              <FigureGrid
-                columns={2}
-                list={[
-                  { label: 'skin to cover', value: q({ kind: 'area', value: plan.form.areaMm2 }) },
-                  { label: 'volume', value: q({ kind: 'volume', value: plan.form.volumeMm3 }) },
-                  { label: 'wide', value: q({ kind: 'length', value: plan.form.widthMm }) },
-                  { label: 'wool for the coat', value: q({ kind: 'mass', value: plan.stock.needG }) },
-                ]}
-              />
-            </>
-          )}
-          {findings.map((f) => (
-            <FindingCard key={f.id} finding={f} />
-          ))}
-          <Box role="group" aria-label="Size" sx={{ mt: 1 }}>
-            <MeasureField
-              label="Finished length"
-              kind="length"
-              value={piece.form.finishedLengthMm}
-              min={bounds.finishedLengthMm.minValue!}
-              max={bounds.finishedLengthMm.maxValue!}
-              slide={{ min: 80, max: 500, step: 5 }}
-              disabled={!mine}
-              onChange={(v) => editPiece((d) => void (d.form.finishedLengthMm = v))}
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+      <ThreeColumns
+        left={room === 'areas' ? <AreaList /> : <PartList />}
+        middle={
+          <>
+            <Turntable tool={room} />
+            {room === 'core' && <CorePartsTable />}
+          </>
+        }
+        right={
+          <>
+            <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
+            <Screen
+              findings={mine
+                .filter((f) => roomOf(f.id) === room)
+                .map((f) => (
+                  <FindingCard key={f.id} finding={f} />
+                ))}
             />
-            <MeasureField
-              label="Length in life"
-              kind="length"
-              value={piece.form.lifeLengthMm}
-              min={bounds.lifeLengthMm.minValue!}
-              max={bounds.lifeLengthMm.maxValue!}
-              slide={{ min: 100, max: 3000, step: 10 }}
-              disabled={!mine}
-              onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v))}
-            />
-            <NameField
-              label="Name of the piece"
-              value={piece.name}
-              disabled={!mine}
-              onChange={(v) => editPiece((d) => void (d.name = v))}
-            />
-            <TextField
-              label="Note"
-              multiline
-              minRows={2}
-              maxRows={5}
-              fullWidth
-              value={piece.note}
-              disabled={!mine}
-              onFocus={beginGesture}
-              onBlur={endGesture}
-              onChange={(e) => editPiece((d) => void (d.note = e.target.value.slice(0, 4000)))}
-              sx={{ mt: 1.5 }}
-            />
-          </Box>
-        </>
-      }
-    />
+          </>
+        }
+      />
+    </Box>
   );
 }
+
+/** What each room shows of the inside when it is entered. */
+const insideOf = (r: FormRoom) =>
+  r === 'core' || r === 'frame' ? { inside: 'cut' as const } : { inside: 'finished' as const };

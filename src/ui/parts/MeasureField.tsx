@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import InputAdornment from '@mui/material/InputAdornment';
 import { useId, useState } from 'react';
 import type { QuantityKind } from '@/core/text';
-import { beginGesture, endGesture } from '@/desk/store';
+import { beginDrag, beginGesture, endGesture } from '@/desk/store';
 import { format, forField, readField, unitOf } from '@/units/units';
 import { useUnits } from './useUnits';
 
@@ -97,7 +97,7 @@ export function MeasureField(p: MeasureFieldProps) {
           getAriaValueText={(v) => format({ kind: p.kind, value: v }, units)}
           onChange={(_e, v) => {
             setTyped(null);
-            beginGesture();
+            beginDrag();
             p.onChange(v as number);
           }}
           onChangeCommitted={() => endGesture()}

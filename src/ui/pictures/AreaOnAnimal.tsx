@@ -14,10 +14,9 @@ interface AreaProps {
   readonly selected: boolean;
   readonly litRow: number | null;
   readonly raise: number;
-  readonly onPick: (areaId: string) => void;
 }
 
-export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise, onPick }: AreaProps) {
+export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise }: AreaProps) {
   const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
   const cover = byTriangle && area.fur ? area.fur.coverMap : null;
   const wool = view.overlay === 'fur' ? area.colour : null;
@@ -42,14 +41,7 @@ export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise, o
   const shown = area.colour ?? BARE;
   return (
     <group>
-      <mesh
-        geometry={g}
-        onClick={(e) => {
-          if (e.delta > 4) return;
-          e.stopPropagation();
-          onPick(area.id);
-        }}
-      >
+      <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
           key={cover ? 'cover' : 'wool'}
           color={cover ? '#ffffff' : shown}

@@ -9,12 +9,13 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { setView, useDesk } from '@/desk/store';
-import { OVERLAYS, type Overlay } from '@/desk/view';
+import { INSIDES, OVERLAYS, type FormRoom, type Inside, type Overlay } from '@/desk/view';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
 import { figures } from '@/ui/frame/theme';
 import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
 import { useUnits } from '@/ui/parts/useUnits';
-import { pixelsPerMm, scaleBar, seenFrom, type Size } from './camera';
+import { centreOf, pixelsPerMm, scaleBar, seenFrom, type Size } from './camera';
+import { PartHandles } from './PartHandles';
 import { drawing } from './webgl';
 
 const Scene = dynamic(() => import('./TurntableScene').then((m) => m.TurntableScene), { ssr: false });
@@ -27,7 +28,11 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
   plain: 'plain',
 };
 
+const INSIDE_WORDS: Record<Inside, string> = { finished: 'finished', core: 'core', cut: 'cut open' };
+
 export interface TurntableProps {
+  /** In Form: the room, which says what a press or a drag on the animal does. */
+  readonly tool?: FormRoom;
   /** Row of the selected area to light. */
   readonly litRow?: number | null;
   /** At the bench: rows only, no overlay to choose. */
@@ -52,12 +57,23 @@ function useSize(): [React.RefObject<HTMLDivElement | null>, Size] {
 
 const nothing = () => () => undefined;
 
-export function Turntable({ litRow = null, compact = false }: TurntableProps) {
+export function Turntable({ litRow = null, compact = false, tool }: TurntableProps) {
   const [ref, size] = useSize();
   const can = useSyncExternalStore(nothing, drawing, () => null);
   const plan = useDesk((s) => s.plan);
   const chosen = useDesk((s) => s.view);
-  const view = useMemo(() => (compact ? { ...chosen, overlay: 'rows' as const } : chosen), [chosen, compact]);
+  const view = useMemo(
+    () => ({
+      ...chosen,
+      ...(compact ? { overlay: 'rows' as const } : {}),
+      // The inside, the brush and plain areas belong to the Form.
+      ...(tool === undefined ? { inside: 'finished' as const, brush: 'off' as const } : {}),
+      ...(tool === 'areas' ? { overlay: 'plain' as const } : {}),
+    }),
+    [chosen, compact, tool],
+  );
+  const paintingRef = useRef(false);
+  const centre = useMemo(() => (plan ? centreOf(plan.form.skin.positions) : null), [plan]);
   const name = useDesk((s) => s.piece?.name ?? '');
   const { q } = useUnits();
   const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
@@ -91,7 +107,7 @@ export function Turntable({ litRow = null, compact = false }: TurntableProps) {
         }}
         onPointerMove={(e) => {
           const d = drag.current;
-          if (!d || e.buttons === 0) return;
+          if (!d || e.buttons === 0 || paintingRef.current) return;
           const dx = e.clientX - d.x;
           const dy = e.clientY - d.y;
           if (!d.moved && Math.hypot(dx, dy) < 4) return;
@@ -112,11 +128,15 @@ export function Turntable({ litRow = null, compact = false }: TurntableProps) {
               perMm={perMm}
               litRow={litRow}
               software={can === 'software'}
-              onPick={(areaId) => setView({ areaId })}
+              tool={tool}
+              paintingRef={paintingRef}
             />
           </StageBoundary>
         )}
       </Box>
+      {tool === 'shape' && plan && centre && perMm > 0 && (
+        <PartHandles centre={centre} size={size} perMm={perMm} view={view} />
+      )}
       {can === 'none' && (
         <Box
           role="note"
@@ -130,7 +150,8 @@ export function Turntable({ litRow = null, compact = false }: TurntableProps) {
           </Typography>
         </Box>
       )}
-      {!compact && (
+      {tool !== undefined && tool !== 'areas' && <Insides inside={view.inside} />}
+      {!compact && tool !== 'areas' && view.inside === 'finished' && (
         <Box
           sx={{
             position: 'absolute',
@@ -216,6 +237,40 @@ export function Turntable({ litRow = null, compact = false }: TurntableProps) {
           {q({ kind: 'length', value: bar.mm })}
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** How much of the inside is shown. */
+function Insides({ inside }: { inside: Inside }) {
+  return (
+    <Box
+      role="group"
+      aria-label="Inside"
+      sx={{
+        position: 'absolute',
+        left: 12,
+        top: 12,
+        display: 'flex',
+        gap: 0.75,
+        p: 0.5,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: '3px',
+      }}
+    >
+      {INSIDES.map((i) => (
+        <Button
+          key={i}
+          variant={inside === i ? 'contained' : 'text'}
+          aria-pressed={inside === i}
+          onClick={() => setView({ inside: i })}
+          sx={{ minWidth: 0, px: 1, minHeight: 28 }}
+        >
+          {INSIDE_WORDS[i]}
+        </Button>
+      ))}
     </Box>
   );
 }

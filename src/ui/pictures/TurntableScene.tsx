@@ -1,14 +1,17 @@
 'use client';
 /** What stands on the turntable, drawn with three.js: skin, areas, rows, lie, cover, fur. Redrawn only when asked. */
 import { Canvas, useThree } from '@react-three/fiber';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type RefObject } from 'react';
 import * as THREE from 'three';
 import type { Strands } from '@/core/coat/strands';
 import type { Plan } from '@/core/plan';
 import { furStrands } from '@/desk/planner';
-import type { View } from '@/desk/view';
+import { useDesk } from '@/desk/store';
+import type { FormRoom, View } from '@/desk/view';
 import { AreaOnAnimal } from './AreaOnAnimal';
-import { eye } from './camera';
+import { centreOf, eye } from './camera';
+import { Inside } from './InsideOfAnimal';
+import { useTouch } from './useTouch';
 import { BARE, surface, useFreed } from './turntable-geometry';
 
 export interface SceneProps {
@@ -17,7 +20,10 @@ export interface SceneProps {
   readonly perMm: number;
   readonly litRow: number | null;
   readonly software: boolean;
-  readonly onPick: (areaId: string) => void;
+  /** In Form: the room, which says what a press or a drag on the animal does. */
+  readonly tool: FormRoom | undefined;
+  /** Set while a stroke of the brush is under way, so that the animal is not turned by it. */
+  readonly paintingRef: RefObject<boolean>;
 }
 
 // The renderer's own timer still uses a clock that three.js has announced to replace; nothing here depends on it.
@@ -39,6 +45,7 @@ export function TurntableScene(p: SceneProps) {
       gl={{ antialias: !p.software, alpha: true, powerPreference: 'low-power' }}
       camera={{ near: 0.1, far: 10_000 }}
       style={{ position: 'absolute', inset: 0 }}
+      onCreated={({ gl }) => void (gl.localClippingEnabled = true)}
     >
       <Rig view={p.view} perMm={p.perMm} plan={p.plan} />
       <Animal {...p} />
@@ -51,8 +58,7 @@ function Rig({ view, perMm, plan }: { view: View; perMm: number; plan: Plan }) {
   const { invalidate, scene, get } = useThree();
   const light = useMemo(() => new THREE.DirectionalLight('#ffffff', 1.9), []);
   const centre = useMemo(() => {
-    const box = new THREE.Box3().setFromArray(plan.form.skin.positions as unknown as number[]);
-    return box.getCenter(new THREE.Vector3());
+    return new THREE.Vector3(...centreOf(plan.form.skin.positions));
   }, [plan.form.skin]);
   useEffect(() => {
     scene.add(light, light.target);
@@ -78,19 +84,25 @@ function Rig({ view, perMm, plan }: { view: View; perMm: number; plan: Plan }) {
   return <ambientLight intensity={1.35} />;
 }
 
-function Animal({ plan, view, litRow, software, onPick }: SceneProps) {
-  const { skin } = plan.form;
+function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps) {
+  const draft = useDesk((s) => s.draft);
+  const skin = draft ?? plan.form.skin;
+  const touch = useTouch(plan, view, tool, paintingRef);
   const g = useFreed(useMemo(() => surface(skin.positions, skin.normals, skin.triangles), [skin]));
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate());
   return (
-    <group>
-      <mesh geometry={g}>
+    <group {...touch.events}>
+      {view.inside !== 'finished' && !draft && <Inside plan={plan} view={view} />}
+      <mesh geometry={g} visible={view.inside === 'finished' || draft !== null}>
         <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
       </mesh>
+      {touch.trail}
       {plan.coat.areas.map(
         (a) =>
-          a.surface && (
+          a.surface &&
+          !draft &&
+          view.inside === 'finished' && (
             <AreaOnAnimal
               key={a.id}
               area={a}
@@ -99,12 +111,13 @@ function Animal({ plan, view, litRow, software, onPick }: SceneProps) {
               selected={a.id === view.areaId}
               litRow={a.id === view.areaId ? litRow : null}
               raise={plan.form.lengthMm * 0.0016}
-              onPick={onPick}
             />
           ),
       )}
-      {view.overlay === 'fur' && <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} />}
-      {view.overlay === 'lie' && <Lie plan={plan} />}
+      {view.overlay === 'fur' && view.inside === 'finished' && !draft && (
+        <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} />
+      )}
+      {view.overlay === 'lie' && view.inside === 'finished' && !draft && <Lie plan={plan} />}
     </group>
   );
 }

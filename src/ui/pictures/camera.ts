@@ -18,6 +18,43 @@ export function pixelsPerMm(
   return Math.max(0.05, Math.min((0.78 * size.width) / wide, (0.7 * size.height) / tall)) * zoom;
 }
 
+/** Middle of the box round a skin, which the turntable turns about. */
+export function centreOf(positions: Float64Array): [number, number, number] {
+  const lo = [Infinity, Infinity, Infinity];
+  const hi = [-Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < positions.length; i++) {
+    lo[i % 3] = Math.min(lo[i % 3]!, positions[i]!);
+    hi[i % 3] = Math.max(hi[i % 3]!, positions[i]!);
+  }
+  return [0, 1, 2].map((k) => (lo[k]! + hi[k]!) / 2) as [number, number, number];
+}
+
+/** Where a place is seen on the picture: pixels from its left and its top. */
+export function seenAt(
+  p: readonly number[],
+  centre: readonly number[],
+  view: Pick<View, 'yaw' | 'pitch'>,
+  size: Size,
+  perMm: number,
+): [number, number] {
+  const { right, up } = across(view);
+  const d = [0, 1, 2].map((k) => p[k]! - centre[k]!);
+  const along = (v: readonly number[]) => d[0]! * v[0]! + d[1]! * v[1]! + d[2]! * v[2]!;
+  return [size.width / 2 + along(right) * perMm, size.height / 2 - along(up) * perMm];
+}
+
+/** Directions that point right and up on the picture. */
+export function across(view: Pick<View, 'yaw' | 'pitch'>): {
+  right: [number, number, number];
+  up: [number, number, number];
+} {
+  const { from, up } = eye(view);
+  return {
+    right: [up[1] * from[2] - up[2] * from[1], up[2] * from[0] - up[0] * from[2], up[0] * from[1] - up[1] * from[0]],
+    up,
+  };
+}
+
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 /** Unit direction from the animal to the eye, and which way is up for it. */

@@ -15,7 +15,7 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
-type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread'>;
+type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3'>;
 
 const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
@@ -28,6 +28,8 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'passesFold', label: 'Passes along the fold', kind: 'number' },
   { key: 'minutesPerPinch', label: 'Minutes for a pinch', kind: 'number' },
   { key: 'loftDensityMgCm3', label: 'Density of laid fur', kind: 'density' },
+  { key: 'looseDensityMgCm3', label: 'Density of loose wool', kind: 'density' },
+  { key: 'coreStabsPerCm3', label: 'Stabs per cm³ of core', kind: 'number' },
   { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
 ];
 
@@ -119,6 +121,17 @@ export function SettingsScreen() {
                 />
               );
             })}
+            {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => (
+              <MeasureField
+                key={k}
+                label={`Density of ${k === 'firm' ? 'a firm core' : k === 'with give' ? 'a core with give' : k === 'lofty pad' ? 'a lofty pad' : 'flat felt'}`}
+                kind="density"
+                value={hand.coreDensityMgCm3[k].usual}
+                min={hand.coreDensityMgCm3[k].least}
+                max={hand.coreDensityMgCm3[k].most}
+                onChange={(v) => editHand((d) => void (d.coreDensityMgCm3[k].usual = v))}
+              />
+            ))}
             <Button sx={{ mt: 1 }} onClick={() => useDesk.setState({ hand: defaultHand })}>
               Back to the first values
             </Button>

@@ -1,5 +1,5 @@
 'use client';
-/** A new piece: name, body plan, finished length and length in life. */
+/** A new piece: name, body plan, one finished measure and the same measure in life. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -9,7 +9,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { BODY_PLANS, bodyPlan } from '@/core/form/plans/plans';
+import { measuresOf, statedShare } from '@/core/form/shape';
 import { newPiece } from '@/core/piece/new-piece';
 import { pieceSchema } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
@@ -24,10 +26,26 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const { units } = useUnits();
   const [name, setName] = useState('');
-  const [finished, setFinished] = useState(() => forField('length', 180, units));
-  const [life, setLife] = useState(() => forField('length', 900, units));
+  const [planId, setPlanId] = useState('standing-quadruped');
+  const [by, setBy] = useState('length');
+  const plan = useMemo(() => bodyPlan(planId), [planId]);
+  const [finished, setFinished] = useState(() => forField('length', plan.finishedLengthMm, units));
+  const [life, setLife] = useState(() => forField('length', plan.lifeLengthMm, units));
   const [tried, setTried] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
+  /** The stated measure as a share of nose to tail. */
+  const share = statedShare(plan.parts, by);
+  const measures = measuresOf(plan.parts);
+  const measure = measures.find((m) => m.id === by)!;
+
+  const choose = (id: string, measuredBy: string) => {
+    const next = bodyPlan(id);
+    setPlanId(id);
+    setBy(measuredBy);
+    const k = statedShare(next.parts, measuredBy);
+    setFinished(forField('length', next.finishedLengthMm * k, units));
+    setLife(forField('length', next.lifeLengthMm * k, units));
+  };
 
   const lengthProblem = (
     text: string,
@@ -36,8 +54,9 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
   ): string | null => {
     const r = readField(text, 'length', units);
     if (!r.ok) return r.says;
-    if (r.value < b.minValue! || r.value > b.maxValue!) {
-      return `${label} must be between ${format({ kind: 'length', value: b.minValue! }, units)} and ${format({ kind: 'length', value: b.maxValue! }, units)}`;
+    if (r.value / share < b.minValue! - 1e-9 || r.value / share > b.maxValue! + 1e-9) {
+      const say = (v: number) => format({ kind: 'length', value: v * share }, units);
+      return `${label} must be between ${say(b.minValue!)} and ${say(b.maxValue!)}`;
     }
     return null;
   };
@@ -48,31 +67,35 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
         : name.trim().length > 80
           ? 'The name must not be longer than 80 letters'
           : null,
-    finished: lengthProblem(finished, 'Finished length', bounds.finishedLengthMm),
-    life: lengthProblem(life, 'Length in life', bounds.lifeLengthMm),
+    finished: lengthProblem(finished, `Finished ${measure.says}`, bounds.finishedLengthMm),
+    life: lengthProblem(life, `${measure.says}, in life`, bounds.lifeLengthMm),
   };
   const make = async () => {
     setTried(true);
     if (problems.name || problems.finished || problems.life) return;
     const value = (t: string) => {
       const r = readField(t, 'length', units);
-      return r.ok ? r.value : 0;
+      return r.ok ? r.value / share : 0;
     };
     const { cupboard, hand } = useDesk.getState();
-    const piece = newPiece(
-      {
-        id: freshId(name),
-        name: name.trim(),
-        finishedLengthMm: value(finished),
-        lifeLengthMm: value(life),
-        seed: crypto.getRandomValues(new Uint32Array(1))[0]! >>> 1,
-      },
-      cupboard,
-      hand,
-    );
+    const piece = {
+      ...newPiece(
+        {
+          id: freshId(name),
+          name: name.trim(),
+          plan: planId,
+          finishedLengthMm: value(finished),
+          lifeLengthMm: value(life),
+          seed: crypto.getRandomValues(new Uint32Array(1))[0]! >>> 1,
+        },
+        cupboard,
+        hand,
+      ),
+    };
+    piece.form = { ...piece.form, measuredBy: by };
     try {
       await savePiece(piece);
-      router.push(`/piece/${piece.id}/coat`);
+      router.push(`/piece/${piece.id}/form`);
     } catch (e) {
       setTrouble(`The piece could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
     }
@@ -101,13 +124,31 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
           <TextField
             label="Body plan"
             select
-            value="standing-quadruped"
-            helperText="Four legs, standing; its proportions are a start"
+            value={planId}
+            onChange={(e) => choose(e.target.value, bodyPlan(e.target.value).measuredBy)}
+            helperText={plan.says}
           >
-            <MenuItem value="standing-quadruped">Standing quadruped</MenuItem>
+            {BODY_PLANS.map((p) => (
+              <MenuItem key={p.id} value={p.id}>
+                {p.name}
+              </MenuItem>
+            ))}
           </TextField>
           <TextField
-            label={`Finished length, nose to tail tip (${units.length})`}
+            label="Measure you know"
+            select
+            value={by}
+            onChange={(e) => choose(planId, e.target.value)}
+            helperText="Everything else follows from this one"
+          >
+            {measures.map((m) => (
+              <MenuItem key={m.id} value={m.id}>
+                {m.says}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            label={`Finished ${measure.says} (${units.length})`}
             value={finished}
             onChange={(e) => setFinished(e.target.value)}
             error={!!show(problems.finished, true)}
@@ -115,7 +156,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
           <TextField
-            label={`Length in life (${units.length})`}
+            label={`The same in life (${units.length})`}
             value={life}
             onChange={(e) => setLife(e.target.value)}
             error={!!show(problems.life, true)}

@@ -1,6 +1,7 @@
 'use client';
 /** A small side view of a piece drawn straight from its parts, without working anything out. */
 import Box from '@mui/material/Box';
+import { posed } from '@/core/form/pose';
 import type { Piece } from '@/core/piece/schema';
 
 export function PieceOutline({ piece }: { piece: Piece }) {
@@ -11,13 +12,21 @@ export function PieceOutline({ piece }: { piece: Piece }) {
     lo = [Math.min(lo[0]!, z - r), Math.min(lo[1]!, y - r)];
     hi = [Math.max(hi[0]!, z + r), Math.max(hi[1]!, y + r)];
   };
-  for (const p of piece.form.parts) {
+  for (const p of posed(piece.form.parts, piece.form.pose).flatMap((x) =>
+    (x.right ? [x.right, x.left] : [x.left]).map((s) => ({ part: x.part, nodes: s.nodes })),
+  )) {
+    if (p.part.shape === 'board') continue;
+    const pad = p.part.shape === 'pad' ? p.part : null;
     const nodes =
-      p.shape === 'limb'
+      pad === null
         ? p.nodes
         : [0.25, 0.75].map((t) => ({
-            at: [0, p.start[1] + t * (p.end[1] - p.start[1]), p.start[2] + t * (p.end[2] - p.start[2])] as const,
-            radius: Math.min(p.halfHeight, p.halfWidth * 1.2),
+            at: [0, 1, 2].map((k) => p.nodes[0]!.at[k]! + t * (p.nodes[1]!.at[k]! - p.nodes[0]!.at[k]!)) as [
+              number,
+              number,
+              number,
+            ],
+            radius: Math.min(pad.halfHeight, pad.halfWidth * 1.2),
           }));
     nodes.forEach((n, i) => {
       reach(n.at[2], n.at[1], n.radius);

@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { alpacaCria, pineMarten } from '../../../demo/load';
+import { norm, sub } from '@/core/geometry/vec';
+import { readPiece } from '@/core/piece/read';
+import { drawnLength } from './body';
+import { BODY_PLANS } from './plans/plans';
+import { nodesOf, rootNode } from './pose';
+import {
+  addPad,
+  measuresOf,
+  partLength,
+  PADS,
+  removePart,
+  setBend,
+  setPartLength,
+  setThickness,
+  statedShare,
+  thicknessesOf,
+  unitMm,
+  type PadKind,
+} from './shape';
+
+const form = pineMarten.form;
+const part = (f: typeof form, id: string) => f.parts.find((p) => p.id === id)!;
+
+describe('shaping a part', () => {
+  it('makes it as long as was said, carries along what sits on it, and leaves the scale alone', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('neck', 'tail', 'foreleg', 'skull', 'trunk'),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        (id, k) => {
+          const mm = partLength(part(form, id)) * unitMm(form) * k;
+          const next = setPartLength(form, id, mm);
+          expect(partLength(part(next, id)) * unitMm(next)).toBeCloseTo(mm, 1);
+          expect(unitMm(next)).toBeCloseTo(unitMm(form), 9);
+          expect(next.lifeLengthMm / next.finishedLengthMm).toBeCloseTo(form.lifeLengthMm / form.finishedLengthMm, 9);
+          // The muzzle keeps its own length wherever it is carried.
+          expect(partLength(part(next, 'muzzle'))).toBeCloseTo(partLength(part(form, 'muzzle')), 2);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('a longer neck takes the head with it; the ears keep their distance to the nose', () => {
+    const next = setPartLength(form, 'neck', 2 * partLength(part(form, 'neck')) * unitMm(form));
+    const nose = (f: typeof form) => nodesOf(part(f, 'muzzle'))[0]!.at;
+    const ear = (f: typeof form) => nodesOf(part(f, 'ear'))[1]!.at;
+    expect(norm(sub(nose(next), nose(form)))).toBeGreaterThan(100);
+    expect(norm(sub(nose(next), ear(next)))).toBeCloseTo(norm(sub(nose(form), ear(form))), 2);
+    expect(nodesOf(part(next, 'tail'))).toEqual(nodesOf(part(form, 'tail')));
+  });
+
+  it('a thicker trunk sets its legs further apart, by what it grew', () => {
+    const t = thicknessesOf(part(form, 'trunk'));
+    const grown = t.reduce((f, x) => setThickness(f, 'trunk', x.key, 1.5 * x.across * unitMm(form)), form);
+    for (const x of thicknessesOf(part(grown, 'trunk'))) {
+      expect(x.across).toBeCloseTo(1.5 * t.find((y) => y.key === x.key)!.across, 1);
+    }
+    const apart = (f: typeof form) => rootNode(part(f, 'hindleg')).at[0];
+    expect(apart(grown) / apart(form)).toBeCloseTo(1.5, 2);
+  });
+
+  it('a bend of nothing is no bend', () => {
+    const at = { part: 'neck', node: 1, side: 'both' as const };
+    const still = { nodDeg: 0, turnDeg: 0, tiltDeg: 0 };
+    const bent = setBend({ ...form, pose: [] }, at, { ...still, nodDeg: 12 });
+    expect(bent.pose).toEqual([{ ...at, ...still, nodDeg: 12 }]);
+    expect(setBend(bent, at, still).pose).toEqual([]);
+  });
+});
+
+describe('adding and taking away', () => {
+  it.each(Object.keys(PADS) as PadKind[])('a %s pad sits on the part, paired, and the piece stays sound', (kind) => {
+    const { form: next, id } = addPad(form, kind === 'thigh' ? 'hindleg' : 'skull', kind);
+    expect(part(next, id)).toMatchObject({ mirrored: true, shape: 'pad' });
+    expect(readPiece({ ...pineMarten, form: next }).ok).toBe(true);
+    // A second one gets another name.
+    const twice = addPad(next, kind === 'thigh' ? 'hindleg' : 'skull', kind);
+    expect(twice.id).not.toBe(id);
+    expect(part(twice.form, twice.id).name).not.toBe(part(next, id).name);
+    expect(readPiece({ ...pineMarten, form: twice.form }).ok).toBe(true);
+  });
+
+  it('taking the neck away takes head, muzzle and ears too, out of pose and areas; the trunk stays', () => {
+    const next = removePart(pineMarten, 'neck');
+    expect(next.form.parts.map((p) => p.id)).toEqual(['trunk', 'tail', 'foreleg', 'hindleg']);
+    expect(next.areas.map((a) => a.id)).toEqual(['flanks', 'legs', 'belly', 'back', 'tail']);
+    expect(readPiece(structuredClone(next)).ok).toBe(true);
+    expect(removePart(pineMarten, 'trunk')).toBe(pineMarten);
+  });
+});
+
+describe('the measure a maker knows', () => {
+  it('length is the whole, height and parts are their share of it', () => {
+    for (const p of [...BODY_PLANS, pineMarten.form, alpacaCria.form]) {
+      expect(statedShare(p.parts, 'length')).toBe(1);
+      for (const m of measuresOf(p.parts)) expect(statedShare(p.parts, m.id)).toBeGreaterThan(0);
+    }
+    // The cria is drawn 1348 high to the tip of its ears and 999 long.
+    expect(statedShare(alpacaCria.form.parts, 'height')).toBeGreaterThan(1.3);
+    expect(statedShare(pineMarten.form.parts, 'tail')).toBeCloseTo(
+      partLength(part(form, 'tail')) / drawnLength(form.parts),
+      12,
+    );
+  });
+});

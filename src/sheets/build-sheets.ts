@@ -1,0 +1,186 @@
+/**
+ * The build sheets: what every part of the core takes, the wires to cut, whether it stands, and the animal at true scale
+ * from the left, the front and above, finished outline dashed and core drawn through, with its parts cut across. Makers
+ * hold the work against them.
+ */
+import { buildEdges, type Mesh } from '@/core/geometry/mesh';
+import { outline, type Outline } from '@/core/geometry/outline';
+import type { Loop } from '@/core/geometry/slice';
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Plan } from '@/core/plan';
+import { format, type Units } from '@/units/units';
+import { MARGIN, type Paper } from './paper';
+import { BAR, joinMarks, OVERLAP, TILE_BOTTOM, TILE_TOP, tiles } from './tiling';
+
+const SIDES: readonly { readonly name: string; readonly from: Vec3; readonly up: Vec3 }[] = [
+  { name: 'from its left', from: [1, 0, 0], up: [0, 1, 0] },
+  { name: 'from the front', from: [0, 0, 1], up: [0, 1, 0] },
+  { name: 'from above', from: [0, 1, 0], up: [0, 0, 1] },
+];
+
+export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
+  const { core, frame, stands } = plan;
+  const mm = (value: number) => format({ kind: 'length', value }, u);
+  const g = (value: number) => format({ kind: 'mass', value }, u);
+  paper.newPage();
+  paper.heading('Core: what to build', 'H2');
+  paper.paragraph(
+    core.skin
+      ? `${g(core.massG)} of wool, between ${g(core.leastG)} and ${g(core.mostG)} as it is felted; ${format({ kind: 'volume', value: core.volumeMm3 }, u)}. ` +
+          (core.school === 'under-built'
+            ? 'Built smaller by the thickness of the coat, which brings it to its finished size.'
+            : 'Built at full size, for a thin coat.')
+      : 'The coat is thicker than the animal: nothing of the core is left.',
+  );
+  paper.table(
+    ['Part', 'Wool', 'Between', 'Start from', 'Felted', 'Make it long', 'Fringe', 'Collar', 'Core across'],
+    [26, 20, 26, 18, 20, 18, 14, 14, 30],
+    [false, true, true, true, false, true, true, true, true],
+    core.parts.map((p) => [
+      p.name,
+      `${p.count === 2 ? '2 × ' : ''}${g(p.mass.value)}`,
+      `${g(p.leastG)} to ${g(p.mostG)}`,
+      format(p.loose, u),
+      p.firmness,
+      p.length ? format(p.length, u) : mm(p.axisMm),
+      p.fringe ? format(p.fringe, u) : '',
+      p.collar ? format(p.collar, u) : '',
+      p.sections.map((s) => (s.core ? mm((s.core.width + s.core.height) / 2) : 'fur')).join(', '),
+    ]),
+  );
+  if (frame.runs.length > 0) {
+    paper.heading('Wire to cut', 'H2');
+    paper.table(
+      ['Wire', 'Thickness', 'Cut'],
+      [80, 30, 30],
+      [false, true, true],
+      frame.runs.map((r) => [r.name, mm(frame.thickMm), format(r.cut, u)]),
+    );
+    paper.paragraph(
+      'Turn every end over twice, and again after cutting, so that it cannot stab. Cut ends fly: hold both sides of the cut and look away.',
+      { size: 8.5 },
+    );
+  }
+  if (stands.tipping) {
+    paper.paragraph(
+      stands.marginMm >= 0
+        ? `It stands: the middle of its weight (${g(stands.massG)}) lies ${mm(stands.marginMm)} inside its feet, and it falls when tipped by ${format(stands.tipping, u)}.`
+        : `It does not stand on its own: the middle of its weight (${g(stands.massG)}) lies ${mm(-stands.marginMm)} beyond its feet. Fix it to a base.`,
+    );
+  }
+  for (const s of SIDES) {
+    const seen = (mesh: Mesh | null): Outline | null =>
+      mesh && outline(mesh, buildEdges(mesh.triangles, mesh.positions.length / 3), s.from, s.up);
+    view(paper, s.name, seen(plan.form.skin)!, seen(core.skin));
+  }
+  sections(paper, plan, u);
+}
+
+/** One side of the animal, on one page or tiled over several. */
+function view(paper: Paper, name: string, finished: Outline, core: Outline | null): void {
+  const [x0, y0] = finished.min;
+  const wide = finished.max[0] - x0;
+  const high = finished.max[1] - y0;
+  const w = paper.innerWidth;
+  const h = paper.height - TILE_TOP - TILE_BOTTOM;
+  const across = tiles(wide, w);
+  const down = tiles(high, h);
+  for (let j = 0; j < down; j++) {
+    for (let i = 0; i < across; i++) {
+      paper.newPage();
+      paper.heading(`Build sheet, ${name}`, 'H2');
+      paper.paragraph(
+        `At true size. Drawn through: the core. Dashed: the finished animal under its coat.` +
+          (across * down > 1
+            ? ` Sheet ${i + 1 + across * j} of ${across * down}: lay the dashed lines over each other.`
+            : ''),
+        { size: 9 },
+      );
+      const place = { x: MARGIN, y: TILE_TOP, w, h, fromX: i * (w - OVERLAP), fromY: j * (h - OVERLAP) };
+      const at = (x: number, y: number): [number, number] => [
+        place.x + x - x0 - place.fromX,
+        place.y + (finished.max[1] - y) - place.fromY,
+      ];
+      paper.tagged(
+        'Figure',
+        () => {
+          paper.clipped(place.x - 0.3, place.y - 0.3, w + 0.6, h + 0.6, () => {
+            for (const l of finished.lines) paper.polyline(pairs(l, at), 0.2, true);
+            for (const l of core?.lines ?? []) paper.polyline(pairs(l, at), 0.35, false);
+          });
+          joinMarks(paper, place, { left: i > 0, right: i < across - 1, above: j > 0, below: j < down - 1 });
+        },
+        `The animal ${name} at true size: finished outline dashed, core drawn through`,
+      );
+      paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
+    }
+  }
+}
+
+const pairs = (l: Float64Array, at: (x: number, y: number) => [number, number]): [number, number][] =>
+  Array.from({ length: l.length / 2 }, (_, i) => at(l[2 * i]!, l[2 * i + 1]!));
+
+/** Parts cut across at their marks, side by side until a line is full. */
+function sections(paper: Paper, plan: Plan, u: Units): void {
+  const all = plan.core.parts.flatMap((p) => p.sections.map((s) => ({ p, s })));
+  if (all.length === 0) return;
+  paper.newPage();
+  paper.heading('Build sheet, parts cut across', 'H2');
+  paper.paragraph(
+    'At true size, from their start to their end at 25, 50 and 75 % of the length. Drawn through: the core.',
+    { size: 9 },
+  );
+  let x = MARGIN;
+  let tall = 0;
+  for (const { p, s } of all) {
+    const box = bounds(s.finishedLoop);
+    const wide = Math.max(box.x1 - box.x0, 26) + 4;
+    const high = box.y1 - box.y0 + 12;
+    if (x + wide > paper.width - MARGIN && x > MARGIN) {
+      x = MARGIN;
+      paper.y += tall + 3;
+      tall = 0;
+    }
+    if (x === MARGIN) paper.room(high + 20);
+    const left = x;
+    const top = paper.y;
+    paper.tagged(
+      'Figure',
+      () => {
+        const at = (px: number, py: number): [number, number] => [left + px - box.x0 + 1, top + box.y1 - py];
+        paper.polyline(closed(s.finishedLoop, at), 0.2, true);
+        if (s.coreLoop) paper.polyline(closed(s.coreLoop, at), 0.35, false);
+        paper.text(`${p.name} ${Math.round(100 * s.along)} %`, left, top + high - 11, { size: 7.5, width: wide });
+        paper.text(
+          s.core
+            ? `${format({ kind: 'length', value: s.core.width }, u)} × ${format({ kind: 'length', value: s.core.height }, u)}`
+            : 'fur only',
+          left,
+          top + high - 7.5,
+          { size: 7.5, grey: true, width: wide },
+        );
+      },
+      `${p.name} cut across at ${Math.round(100 * s.along)} % of its length, at true size`,
+    );
+    x += wide + 2;
+    tall = Math.max(tall, high);
+  }
+  paper.y += tall + 4;
+  paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
+}
+
+const closed = (l: Loop, at: (x: number, y: number) => [number, number]): [number, number][] => {
+  const p = pairs(l, at);
+  return [...p, p[0]!];
+};
+
+function bounds(l: Loop): { x0: number; x1: number; y0: number; y1: number } {
+  const b = { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity };
+  for (let i = 0; i < l.length; i += 2) {
+    b.x0 = Math.min(b.x0, l[i]!);
+    b.x1 = Math.max(b.x1, l[i]!);
+    b.y0 = Math.min(b.y0, l[i + 1]!);
+    b.y1 = Math.max(b.y1, l[i + 1]!);
+  }
+  return b;
+}

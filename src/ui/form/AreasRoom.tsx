@@ -1,0 +1,288 @@
+'use client';
+/**
+ * Areas: where each lies. Painted on the turntable with a brush, or said by part and bands along and round it; named,
+ * made, split, joined.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
+import type { Area, Selector } from '@/core/piece/schema';
+import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
+import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { NameField } from '@/ui/parts/NameField';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function AreasRoom({ findings }: { findings: ReactNode }) {
+  const { plan, area, doc } = useSelectedArea();
+  const piece = useDesk((s) => s.piece)!;
+  const mine = useDesk((s) => s.mine);
+  const view = useDesk((s) => s.view);
+  const { q } = useUnits();
+  const [menu, setMenu] = useState<{ at: HTMLElement; what: 'split' | 'join' } | null>(null);
+  const nowhere = plan?.findings.find((f) => f.id === `coat-nowhere-${doc?.id}`);
+  const make = () => {
+    const first = piece.form.parts.find((p) => p.shape !== 'board') ?? piece.form.parts[0]!;
+    const part = piece.form.parts.find((p) => p.id === view.partId) ?? first;
+    const made = addArea(piece, `New area ${piece.areas.length + 1}`, [
+      { parts: [part.id], along: { from: 0.4, to: 0.6 } },
+    ]);
+    changePiece(() => made.piece);
+    setView({ areaId: made.id });
+  };
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        {area ? (
+          <>
+            {area.name} covers <b>{q({ kind: 'area', value: area.areaMm2 })}</b>
+            {area.components.length > 1 ? ` in ${area.components.length} places` : ''}.
+          </>
+        ) : (
+          'An area is a place that gets its own wool and way of laying.'
+        )}
+      </Typography>
+      {findings}
+      {nowhere && <FindingCard finding={nowhere} />}
+      <Box role="group" aria-label="Brush" sx={{ display: 'grid', gap: 0.75 }}>
+        <ChoiceRow
+          label="Brush"
+          options={[
+            { value: 'off', says: 'turn the animal' },
+            { value: 'paint', says: 'paint' },
+            { value: 'erase', says: 'erase' },
+          ]}
+          value={view.brush}
+          disabled={!mine || !doc}
+          onChange={(brush) => setView({ brush })}
+        />
+        <MeasureField
+          label="Brush width"
+          kind="length"
+          value={Math.round((20 * view.brushReach * piece.form.finishedLengthMm) / 1000) / 10}
+          min={(4 * piece.form.finishedLengthMm) / 1000}
+          max={(600 * piece.form.finishedLengthMm) / 1000}
+          slide={{
+            min: (4 * piece.form.finishedLengthMm) / 1000,
+            max: (160 * piece.form.finishedLengthMm) / 1000,
+            step: 0.5,
+          }}
+          onChange={(v) => setView({ brushReach: (v * 1000) / piece.form.finishedLengthMm / 2 })}
+        />
+        <FormControlLabel
+          control={<Checkbox checked={view.brushBoth} onChange={(e) => setView({ brushBoth: e.target.checked })} />}
+          label="both sides alike"
+        />
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
+        <Button disabled={!mine} onClick={make}>
+          New area
+        </Button>
+        <Button
+          disabled={!mine || !doc}
+          onClick={(e) => setMenu({ at: e.currentTarget, what: 'split' })}
+          aria-haspopup="menu"
+        >
+          Split
+        </Button>
+        <Button
+          disabled={!mine || !doc || piece.areas.length < 2}
+          onClick={(e) => setMenu({ at: e.currentTarget, what: 'join' })}
+          aria-haspopup="menu"
+        >
+          Join another to it
+        </Button>
+        <Button
+          disabled={!mine || !doc}
+          onClick={() => {
+            changePiece((p) => removeArea(p, doc!.id));
+            setView({ areaId: null });
+          }}
+        >
+          Take away
+        </Button>
+      </Box>
+      <Menu open={menu !== null} anchorEl={menu?.at ?? null} onClose={() => setMenu(null)}>
+        {menu?.what === 'split'
+          ? (
+              [
+                ['along', 'Across its parts, half way along'],
+                ['around', 'Round its parts, top from underside'],
+                ['sides', 'Left from right'],
+              ] as [SplitWay, string][]
+            ).map(([way, says]) => (
+              <MenuItem
+                key={way}
+                onClick={() => {
+                  setMenu(null);
+                  changePiece((p) => splitArea(p, doc!.id, way).piece);
+                }}
+              >
+                {says}
+              </MenuItem>
+            ))
+          : piece.areas
+              .filter((a) => a.id !== doc?.id)
+              .map((a) => (
+                <MenuItem
+                  key={a.id}
+                  onClick={() => {
+                    setMenu(null);
+                    changePiece((p) => mergeAreas(p, doc!.id, a.id));
+                  }}
+                >
+                  {a.name}
+                </MenuItem>
+              ))}
+      </Menu>
+      {doc && <Places key={doc.id} area={doc} mine={mine} />}
+    </>
+  );
+}
+
+/** The same by keyboard: part, band along it, band round it, side. */
+function Places({ area, mine }: { area: Area; mine: boolean }) {
+  const parts = useDesk((s) => s.piece!.form.parts);
+  const change = (recipe: (a: Area) => void) =>
+    editPiece((d) => {
+      const a = d.areas.find((x) => x.id === area.id);
+      if (a) recipe(a);
+    });
+  const set = (i: number, recipe: (s: Selector) => void) => change((a) => recipe(a.where[i]!));
+  return (
+    <Box role="group" aria-label={`Where ${area.name} lies`}>
+      <NameField
+        label="Name of the area"
+        value={area.name}
+        disabled={!mine}
+        onChange={(v) => change((a) => void (a.name = v))}
+      />
+      {area.where.map((s, i) => (
+        <Box
+          key={i}
+          role="group"
+          aria-label={`Place ${i + 1}`}
+          sx={{ mt: 1.5, pt: 1, borderTop: 1, borderColor: 'divider' }}
+        >
+          <PickField
+            label={s.parts.length > 1 ? `${s.parts.length} parts` : 'Part'}
+            value={s.parts.length === 1 ? s.parts[0]! : ''}
+            empty={s.parts.map((id) => parts.find((p) => p.id === id)?.name ?? id).join(', ')}
+            options={parts.map((p) => ({ value: p.id, says: p.name }))}
+            disabled={!mine}
+            onChange={(v) => set(i, (x) => void (x.parts = [v]))}
+          />
+          <Band
+            label="along"
+            kind="share"
+            most={1}
+            value={s.along}
+            disabled={!mine}
+            onChange={(b) => set(i, (x) => put(x, 'along', b))}
+          />
+          <Band
+            label="round"
+            kind="angle"
+            most={180}
+            value={s.around}
+            disabled={!mine}
+            onChange={(b) => set(i, (x) => put(x, 'around', b))}
+          />
+          <ChoiceRow
+            label={`Side of place ${i + 1}`}
+            options={[
+              { value: 'both', says: 'both sides' },
+              { value: 'left', says: 'left' },
+              { value: 'right', says: 'right' },
+            ]}
+            value={s.side ?? 'both'}
+            disabled={!mine}
+            onChange={(v) =>
+              set(i, (x) => {
+                if (v === 'both') delete x.side;
+                else x.side = v;
+              })
+            }
+          />
+          <Button
+            disabled={!mine || (area.where.length < 2 && !area.strokes.some((q) => q.adds))}
+            onClick={() => change((a) => void a.where.splice(i, 1))}
+          >
+            Take this place away
+          </Button>
+        </Box>
+      ))}
+      <Button
+        disabled={!mine || area.where.length >= 40}
+        sx={{ mt: 1 }}
+        onClick={() => change((a) => void a.where.push({ parts: [parts[0]!.id] }))}
+      >
+        Add a place
+      </Button>
+      {area.strokes.length > 0 && (
+        <Box sx={{ mt: 1, fontSize: 13 }}>
+          {area.strokes.length === 1 ? 'One stroke is' : `${area.strokes.length} strokes are`} painted over these
+          places.{' '}
+          <Button disabled={!mine || area.where.length === 0} onClick={() => change((a) => void (a.strokes = []))}>
+            Take the paint away
+          </Button>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function put(s: Selector, key: 'along' | 'around', band: { from: number; to: number } | null): void {
+  if (band) s[key] = band;
+  else delete s[key];
+}
+
+interface BandProps {
+  readonly label: 'along' | 'round';
+  readonly kind: 'share' | 'angle';
+  readonly most: number;
+  readonly value: { from: number; to: number } | undefined;
+  readonly disabled: boolean;
+  readonly onChange: (band: { from: number; to: number } | null) => void;
+}
+
+/** From and to; the whole way is no band at all. Each stays on its own side of the other. */
+function Band({ label, kind, most, value, disabled, onChange }: BandProps) {
+  const from = value?.from ?? 0;
+  const to = value?.to ?? most;
+  const gap = most / 100;
+  const say = (f: number, t: number) => onChange(f <= 0 && t >= most ? null : { from: f, to: t });
+  return (
+    <>
+      <MeasureField
+        label={`From, ${label}`}
+        kind={kind}
+        value={from}
+        min={0}
+        max={to - gap}
+        slide={{ min: 0, max: most, step: gap }}
+        disabled={disabled}
+        onChange={(v) => say(Math.min(v, to - gap), to)}
+      />
+      <MeasureField
+        label={`To, ${label}`}
+        kind={kind}
+        value={to}
+        min={from + gap}
+        max={most}
+        slide={{ min: 0, max: most, step: gap }}
+        disabled={disabled}
+        onChange={(v) => say(from, Math.max(v, from + gap))}
+      />
+    </>
+  );
+}

@@ -1,0 +1,126 @@
+'use client';
+/** Core: what to build under the coat, how it is built, and the part in hand cut across. */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { Firmness } from '@/core/form/core';
+import { coreSchema } from '@/core/piece/schema';
+import { editPiece, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { SectionPicture } from '@/ui/pictures/SectionPicture';
+
+const allowance = coreSchema.shape.allowanceMm;
+
+export function CoreRoom({ findings }: { findings: ReactNode }) {
+  const piece = useDesk((s) => s.piece)!;
+  const core = useDesk((s) => s.plan?.core);
+  const lots = useDesk((s) => s.cupboard.lots);
+  const mine = useDesk((s) => s.mine);
+  const partId = useDesk((s) => s.view.partId);
+  const { q } = useUnits();
+  const part = core?.parts.find((p) => p.id === partId);
+  return (
+    <>
+      {core && (
+        <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          {core.skin ? (
+            <>
+              Build the core from <b>{q({ kind: 'mass', value: core.massG })}</b> of wool (between{' '}
+              {q({ kind: 'mass', value: core.leastG })} and {q({ kind: 'mass', value: core.mostG })}),{' '}
+              <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>, firm in about{' '}
+              <OpenedFigure figure={core.minutes} />.
+            </>
+          ) : (
+            'The coat is thicker than the animal: nothing of the core is left.'
+          )}
+        </Typography>
+      )}
+      {findings}
+      <Box role="group" aria-label="How the core is built" sx={{ display: 'grid', gap: 0.75, mt: 1 }}>
+        <ChoiceRow
+          label="School"
+          options={[
+            { value: 'under-built', says: 'smaller by the coat' },
+            { value: 'full-size', says: 'full size, thin coat' },
+          ]}
+          value={piece.core.school}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.core.school = v))}
+        />
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {piece.core.school === 'under-built'
+            ? 'The coat brings the animal to its finished size. Costs: a thin core where the coat is thick.'
+            : 'Quick and sturdy, and right for a thin coat only: under long fur the animal comes out too fat.'}
+        </Typography>
+        <MeasureField
+          label="Where no coat is planned"
+          kind="length"
+          value={piece.core.allowanceMm}
+          min={allowance.minValue!}
+          max={allowance.maxValue!}
+          slide={{ min: 0, max: 10, step: 0.5 }}
+          disabled={!mine || piece.core.school === 'full-size'}
+          onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
+        />
+        <PickField
+          label="Wool"
+          value={piece.core.lotId ?? ''}
+          empty="Choose a wool"
+          options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
+        />
+      </Box>
+      {part && (
+        <Box role="group" aria-label={`Core of ${part.name}`} sx={{ mt: 2 }}>
+          <Typography variant="h3" sx={{ mb: 0.5 }}>
+            {part.name}
+            {part.count === 2 ? ', each of two' : ''}
+          </Typography>
+          <ChoiceRow
+            label="Built"
+            options={(['firm', 'with give', 'lofty pad', 'flat felt'] as const).map((f) => ({ value: f, says: f }))}
+            value={part.firmness}
+            disabled={!mine}
+            onChange={(f: Firmness) =>
+              editPiece((d) => {
+                d.core.soft = d.core.soft.filter((s) => s.part !== part.id);
+                if (f !== 'firm') d.core.soft.push({ part: part.id, firmness: f });
+              })
+            }
+          />
+          <Box
+            component="dl"
+            sx={{
+              m: 0,
+              mt: 1,
+              fontSize: 13,
+              '& div': { display: 'flex', justifyContent: 'space-between', py: 0.25 },
+              '& dd': { m: 0 },
+            }}
+          >
+            {[
+              ['Wool', <OpenedFigure key="m" figure={part.mass} />],
+              ['Loose wool to start from', <OpenedFigure key="v" figure={part.loose} />],
+              ['Length to make', part.length && <OpenedFigure key="l" figure={part.length} />],
+              ['Fringe left at the joint', part.fringe && <OpenedFigure key="f" figure={part.fringe} />],
+              ['Collar over the joint', part.collar && <OpenedFigure key="c" figure={part.collar} />],
+            ].map(([label, value]) =>
+              value ? (
+                <div key={label as string}>
+                  <dt>{label}</dt>
+                  <dd>{value}</dd>
+                </div>
+              ) : null,
+            )}
+          </Box>
+          <SectionPicture part={part} />
+        </Box>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,128 @@
+'use client';
+/** The parts of the animal, each on what it sits on; one is in hand. Pads are added and parts taken away here. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { addPad, PADS, removePart, type PadKind } from '@/core/form/shape';
+import type { Part } from '@/core/piece/schema';
+import { changePiece, setView, useDesk } from '@/desk/store';
+import { figures } from '@/ui/frame/theme';
+import { useUnits } from '@/ui/parts/useUnits';
+
+/** Depth in the tree of parts. */
+function depth(parts: readonly Part[], part: Part): number {
+  let d = 0;
+  for (let at = part; at.on !== null && d < 60; d++) at = parts.find((p) => p.id === at.on) ?? { ...at, on: null };
+  return d;
+}
+
+export function PartList() {
+  const piece = useDesk((s) => s.piece);
+  const chosen = useDesk((s) => s.view.partId);
+  const core = useDesk((s) => s.plan?.core);
+  const findings = useDesk((s) => s.plan?.findings);
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  if (!piece) return null;
+  const parts = piece.form.parts;
+  const part = parts.find((p) => p.id === chosen) ?? null;
+  const add = (kind: PadKind) => {
+    setMenu(null);
+    if (!part) return;
+    const { form, id } = addPad(piece.form, part.id, kind);
+    changePiece((p) => ({ ...p, form }));
+    setView({ partId: id });
+  };
+  return (
+    <Box>
+      <Box component="ul" aria-label="Parts" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+        {parts.map((p) => {
+          const on = p.id === chosen;
+          const mass = core?.parts.find((x) => x.id === p.id);
+          const open = (findings ?? []).filter((f) => f.stage === 'form' && f.about === p.id && f.severity !== 'note');
+          return (
+            <li key={p.id}>
+              <ButtonBase
+                onClick={() => setView({ partId: p.id })}
+                aria-current={on ? 'true' : undefined}
+                sx={{
+                  width: '100%',
+                  display: 'grid',
+                  gridTemplateColumns: '1fr auto',
+                  textAlign: 'left',
+                  pr: 1.5,
+                  pl: 1 + 1.5 * Math.min(depth(parts, p), 4),
+                  py: 0.75,
+                  borderLeft: 4,
+                  borderColor: on ? 'primary.main' : 'transparent',
+                  bgcolor: on ? 'action.selected' : 'transparent',
+                  fontFamily: 'inherit',
+                  fontSize: 15,
+                }}
+              >
+                <Box>
+                  <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
+                    {p.name}
+                  </Box>
+                  {open.length > 0 && (
+                    <Box
+                      component="span"
+                      role="img"
+                      aria-label={open.some((f) => f.severity === 'stop') ? 'stop' : 'caution'}
+                      sx={{
+                        ml: 0.75,
+                        color: open.some((f) => f.severity === 'stop') ? 'error.main' : 'warning.main',
+                      }}
+                    >
+                      {open.some((f) => f.severity === 'stop') ? '×' : '!'}
+                    </Box>
+                  )}
+                  <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
+                    {p.mirrored ? 'pair' : p.shape === 'board' ? 'board' : ''}
+                  </Box>
+                </Box>
+                <Box sx={{ ...figures, fontSize: 13, alignSelf: 'center' }}>
+                  {mass ? q({ kind: 'mass', value: mass.count * mass.mass.value }) : ''}
+                </Box>
+              </ButtonBase>
+            </li>
+          );
+        })}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 2 }}>
+        <Button
+          disabled={!part || !mine || part.shape === 'board'}
+          onClick={(e) => setMenu(e.currentTarget)}
+          aria-haspopup="menu"
+        >
+          Add a pad
+        </Button>
+        <Button
+          disabled={!part || !mine || part.on === null}
+          onClick={() => {
+            changePiece((p) => removePart(p, part!.id));
+            setView({ partId: null });
+          }}
+        >
+          Take away
+        </Button>
+      </Box>
+      {!part && (
+        <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
+          Choose a part here or press it on the turntable.
+        </Box>
+      )}
+      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
+        {(Object.keys(PADS) as PadKind[]).map((k) => (
+          <MenuItem key={k} onClick={() => add(k)}>
+            {PADS[k].name} on {part?.name.toLowerCase()}
+          </MenuItem>
+        ))}
+      </Menu>
+    </Box>
+  );
+}

@@ -1,0 +1,241 @@
+'use client';
+/** Shape: how large the animal is, and the part in hand: its length, its thicknesses, the bends at its joints. */
+import Box from '@mui/material/Box';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
+import { nodesOf } from '@/core/form/pose';
+import {
+  jointsOf,
+  limits,
+  measuresOf,
+  partLength,
+  setBend,
+  setPartLength,
+  setThickness,
+  statedShare,
+  thicknessesOf,
+  unitMm,
+} from '@/core/form/shape';
+import { pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
+import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FigureGrid } from '@/ui/parts/FigureGrid';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { NameField } from '@/ui/parts/NameField';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+
+const bounds = pieceSchema.shape.form.shape;
+type Side = Joint['side'];
+/** No more digits than the work can use. */
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+
+export function ShapeRoom({ findings }: { findings: ReactNode }) {
+  const piece = useDesk((s) => s.piece)!;
+  const plan = useDesk((s) => s.plan);
+  const mine = useDesk((s) => s.mine);
+  const partId = useDesk((s) => s.view.partId);
+  const { q } = useUnits();
+  const part = piece.form.parts.find((p) => p.id === partId) ?? null;
+  const measures = measuresOf(piece.form.parts);
+  const by = measures.some((m) => m.id === piece.form.measuredBy) ? piece.form.measuredBy : 'length';
+  const share = statedShare(piece.form.parts, by);
+  return (
+    <>
+      {plan && (
+        <>
+          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            <b>{q({ kind: 'length', value: piece.form.finishedLengthMm })}</b> nose to tail stretched out,{' '}
+            <b>{q({ kind: 'length', value: plan.form.heightMm })}</b> high as it stands, at 1 :{' '}
+            <OpenedFigure figure={plan.form.scale} /> of life.
+          </Typography>
+          <FigureGrid
+            columns={2}
+            list={[
+              { label: 'skin to cover', value: q({ kind: 'area', value: plan.form.areaMm2 }) },
+              { label: 'volume', value: q({ kind: 'volume', value: plan.form.volumeMm3 }) },
+              { label: 'long as posed', value: q({ kind: 'length', value: plan.form.lengthMm }) },
+              { label: 'wide as posed', value: q({ kind: 'length', value: plan.form.widthMm }) },
+            ]}
+          />
+        </>
+      )}
+      {findings}
+      {part && <PartControls key={part.id} piece={piece} part={part} mine={mine} />}
+      <Box role="group" aria-label="Size" sx={{ mt: 1.5 }}>
+        <Typography variant="h3" sx={{ mb: 0.5 }}>
+          Whole animal
+        </Typography>
+        <PickField
+          label="Measured by"
+          value={by}
+          options={measures.map((m) => ({ value: m.id, says: m.says }))}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.form.measuredBy = v))}
+        />
+        <MeasureField
+          label={by === 'length' ? 'Finished length' : 'Finished'}
+          kind="length"
+          value={tenth(piece.form.finishedLengthMm * share)}
+          min={bounds.finishedLengthMm.minValue! * share}
+          max={bounds.finishedLengthMm.maxValue! * share}
+          slide={{ min: 80 * share, max: 500 * share, step: 1 }}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.form.finishedLengthMm = v / share))}
+        />
+        <MeasureField
+          label={by === 'length' ? 'Length in life' : 'In life'}
+          kind="length"
+          value={tenth(piece.form.lifeLengthMm * share)}
+          min={bounds.lifeLengthMm.minValue! * share}
+          max={bounds.lifeLengthMm.maxValue! * share}
+          slide={{ min: 100 * share, max: 3000 * share, step: 5 }}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v / share))}
+        />
+        <NameField
+          label="Name of the piece"
+          value={piece.name}
+          disabled={!mine}
+          onChange={(v) => editPiece((d) => void (d.name = v))}
+        />
+        <TextField
+          label="Note"
+          multiline
+          minRows={2}
+          maxRows={5}
+          fullWidth
+          value={piece.note}
+          disabled={!mine}
+          onFocus={beginGesture}
+          onBlur={endGesture}
+          onChange={(e) => editPiece((d) => void (d.note = e.target.value.slice(0, 4000)))}
+          sx={{ mt: 1.5 }}
+        />
+      </Box>
+    </>
+  );
+}
+
+const jointName = (part: Part, node: number): string => {
+  const n = nodesOf(part).length;
+  const root = part.root === 'start' ? 0 : n - 1;
+  if (node === root) return part.on === null ? 'whole animal' : 'where it is joined';
+  return `joint ${part.root === 'start' ? node : n - 1 - node}`;
+};
+
+function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: boolean }) {
+  const [side, setSide] = useState<Side>('both');
+  const [node, setNode] = useState(() => jointsOf(part)[0] ?? 0);
+  const k = unitMm(piece.form);
+  const planned = BODY_PLANS.some((p) => p.id === piece.form.plan)
+    ? bodyPlan(piece.form.plan).parts.find((p) => p.id === part.id)
+    : undefined;
+  const length = partLength(part);
+  const lengthLimits = limits(piece.form, length, planned && partLength(planned));
+  const joints = jointsOf(part);
+  const bend = piece.form.pose.find((j) => j.part === part.id && j.node === node && j.side === side);
+  const axes = [
+    ['nodDeg', 'Nod'],
+    ['turnDeg', 'Turn'],
+    ['tiltDeg', 'Tilt'],
+  ] as const;
+  const shape = (change: (form: Piece['form']) => Piece['form']) =>
+    changePiece((p) => ({ ...p, form: change(p.form) }));
+  return (
+    <Box role="group" aria-label={`Shape of ${part.name}`} sx={{ mt: 1.5 }}>
+      <NameField
+        label="Name of the part"
+        value={part.name}
+        disabled={!mine}
+        onChange={(v) =>
+          editPiece((d) => {
+            const p = d.form.parts.find((x) => x.id === part.id);
+            if (p) p.name = v;
+          })
+        }
+      />
+      <MeasureField
+        label="Length"
+        kind="length"
+        value={tenth(length * k)}
+        {...lengthLimits}
+        slide={{ ...lengthLimits, step: 0.5 }}
+        disabled={!mine || part.shape === 'board'}
+        onChange={(v) => shape((f) => setPartLength(f, part.id, v))}
+      />
+      {thicknessesOf(part).map((t) => {
+        const was = planned && thicknessesOf(planned).find((x) => x.key === t.key)?.across;
+        const l = limits(piece.form, t.across, was);
+        return (
+          <MeasureField
+            key={t.key}
+            label={`Across ${t.says}`}
+            kind="length"
+            value={tenth(t.across * k)}
+            {...l}
+            slide={{ ...l, step: 0.5 }}
+            disabled={!mine}
+            onChange={(v) => shape((f) => setThickness(f, part.id, t.key, v))}
+          />
+        );
+      })}
+      {joints.length > 0 && (
+        <Box sx={{ mt: 1 }}>
+          <Typography variant="h3" sx={{ mb: 0.5 }}>
+            Pose
+          </Typography>
+          <Box sx={{ display: 'grid', gap: 0.75 }}>
+            <ChoiceRow
+              label="Joint"
+              options={joints.map((n) => ({ value: String(n), says: jointName(part, n) }))}
+              value={String(node)}
+              onChange={(v) => setNode(Number(v))}
+            />
+            {part.mirrored && (
+              <ChoiceRow
+                label="Side"
+                options={[
+                  { value: 'both', says: 'both alike' },
+                  { value: 'left', says: 'left only' },
+                  { value: 'right', says: 'right only' },
+                ]}
+                value={side}
+                onChange={setSide}
+              />
+            )}
+          </Box>
+          {axes.map(([key, label]) => {
+            const most = key === 'tiltDeg' ? 90 : 160;
+            return (
+              <MeasureField
+                key={`${node}${side}${key}`}
+                label={label}
+                kind="angle"
+                value={bend?.[key] ?? 0}
+                min={-most}
+                max={most}
+                slide={{ min: -most, max: most, step: 1 }}
+                disabled={!mine}
+                onChange={(v) =>
+                  shape((f) =>
+                    setBend(
+                      f,
+                      { part: part.id, node, side },
+                      { nodDeg: 0, turnDeg: 0, tiltDeg: 0, ...pick(bend), [key]: v },
+                    ),
+                  )
+                }
+              />
+            );
+          })}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+const pick = (j: Joint | undefined) => (j ? { nodDeg: j.nodDeg, turnDeg: j.turnDeg, tiltDeg: j.tiltDeg } : {});

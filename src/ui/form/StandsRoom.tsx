@@ -1,0 +1,69 @@
+'use client';
+/** Stands: the middle of its weight over its feet, how far it can be tipped, and what a base would need. */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { useDesk } from '@/desk/store';
+import { FigureGrid } from '@/ui/parts/FigureGrid';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { useUnits } from '@/ui/parts/useUnits';
+import { FeetPicture } from '@/ui/pictures/FeetPicture';
+
+const TOWARDS = { front: 'forward', back: 'backward', left: 'to its left', right: 'to its right' } as const;
+
+export function StandsRoom({ findings }: { findings: ReactNode }) {
+  const stands = useDesk((s) => s.plan?.stands);
+  const { q } = useUnits();
+  if (!stands) return <Typography sx={{ my: 1 }}>It is being worked out.</Typography>;
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        {stands.case === 'hangs' ? (
+          <>
+            A relief hangs on the wall; it weighs <b>{q({ kind: 'mass', value: stands.massG })}</b> without its board.
+          </>
+        ) : stands.tipping && stands.marginMm >= 0 ? (
+          <>
+            It stands. It falls first {TOWARDS[stands.towards]}, when tipped by <OpenedFigure figure={stands.tipping} />
+            .
+          </>
+        ) : (
+          <>It does not stand on its own.</>
+        )}
+      </Typography>
+      {findings}
+      {stands.case !== 'hangs' && (
+        <>
+          <FigureGrid
+            columns={2}
+            list={[
+              { label: 'weight with coat and wire', value: q({ kind: 'mass', value: stands.massG }) },
+              { label: 'inside its feet by', value: q({ kind: 'length', value: stands.marginMm }) },
+              {
+                label: 'middle of its weight, above ground',
+                value: q({ kind: 'length', value: stands.centre[1] - stands.groundY }),
+              },
+              ...(stands.holeMm > 0
+                ? [{ label: 'holes for a base', value: q({ kind: 'length', value: stands.holeMm }) }]
+                : []),
+            ]}
+          />
+          <FeetPicture stands={stands} />
+          {stands.holes.length > 1 && (
+            <Box component="ul" sx={{ fontSize: 13, pl: 2.5 }} aria-label="Holes for a base">
+              {stands.holes.slice(1).map((h, i) => (
+                <li key={h.name}>
+                  {stands.holes[i]!.name} to {h.name.toLowerCase()}:{' '}
+                  {q({
+                    kind: 'length',
+                    value: Math.hypot(h.at[0] - stands.holes[i]!.at[0], h.at[1] - stands.holes[i]!.at[1]),
+                  })}
+                </li>
+              ))}
+            </Box>
+          )}
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,31 @@
+'use client';
+/** A few choices side by side, one of them taken. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+
+export interface ChoiceRowProps<T extends string> {
+  readonly label: string;
+  readonly options: readonly { readonly value: T; readonly says: string }[];
+  readonly value: T;
+  readonly disabled?: boolean;
+  readonly onChange: (value: T) => void;
+}
+
+export function ChoiceRow<T extends string>({ label, options, value, disabled = false, onChange }: ChoiceRowProps<T>) {
+  return (
+    <Box role="group" aria-label={label} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+      {options.map((o) => (
+        <Button
+          key={o.value}
+          variant={o.value === value ? 'contained' : 'outlined'}
+          aria-pressed={o.value === value}
+          disabled={disabled}
+          onClick={() => onChange(o.value)}
+          sx={{ minWidth: 0, px: 1.1, minHeight: 30, bgcolor: o.value === value ? undefined : 'background.paper' }}
+        >
+          {o.says}
+        </Button>
+      ))}
+    </Box>
+  );
+}

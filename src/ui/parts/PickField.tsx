@@ -1,0 +1,51 @@
+'use client';
+/** A label and a list to choose one from. */
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import { useId } from 'react';
+
+export interface PickFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly { readonly value: string; readonly says: string }[];
+  /** Shown while nothing of the list is taken. */
+  readonly empty?: string;
+  readonly disabled?: boolean;
+  readonly onChange: (value: string) => void;
+}
+
+export function PickField({ label, value, options, empty = 'Choose', disabled = false, onChange }: PickFieldProps) {
+  const id = useId();
+  const known = options.some((o) => o.value === value);
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '92px minmax(0, 1fr)',
+        gap: 1.5,
+        alignItems: 'center',
+        minHeight: 38,
+        fontSize: 13,
+      }}
+    >
+      <span id={id}>{label}</span>
+      <Select
+        size="small"
+        value={known ? value : ''}
+        displayEmpty
+        disabled={disabled}
+        labelId={id}
+        onChange={(e) => onChange(e.target.value)}
+        renderValue={(v) => options.find((o) => o.value === v)?.says ?? empty}
+        sx={{ fontSize: 13, minWidth: 0 }}
+      >
+        {options.map((o) => (
+          <MenuItem key={o.value} value={o.value} sx={{ fontSize: 13 }}>
+            {o.says}
+          </MenuItem>
+        ))}
+      </Select>
+    </Box>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+/**
+ * What a press or a drag on the animal does: takes the part or the area pressed in hand, or lays a stroke of the brush
+ * on an area. A stroke is drawn as it is made and becomes one change when it is let go.
+ */
+import { useThree, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import type * as THREE from 'three';
+import { makeBody } from '@/core/form/body';
+import { addStroke } from '@/core/form/area-edits';
+import { placeAt } from '@/core/form/places';
+import type { Plan } from '@/core/plan';
+import { changePiece, setView, useDesk } from '@/desk/store';
+import type { FormRoom, View } from '@/desk/view';
+import { MARK } from './turntable-geometry';
+
+type Point = [number, number, number];
+
+/** Dabs of a stroke no nearer to each other than this share of the brush's reach. */
+const STEP = 0.35;
+const MOST_DABS = 600;
+
+export interface Touch {
+  readonly events: {
+    readonly onClick: (e: ThreeEvent<MouseEvent>) => void;
+    readonly onPointerDown: (e: ThreeEvent<PointerEvent>) => void;
+    readonly onPointerMove: (e: ThreeEvent<PointerEvent>) => void;
+  };
+  /** The stroke under way. */
+  readonly trail: ReactNode;
+}
+
+export function useTouch(plan: Plan, view: View, tool: FormRoom | undefined, paintingRef: RefObject<boolean>): Touch {
+  const form = useDesk((s) => s.piece?.form);
+  const mine = useDesk((s) => s.mine);
+  const body = useMemo(() => (form && tool !== undefined ? makeBody(form) : null), [form, tool]);
+  const dabs = useRef<Point[]>([]);
+  const [shown, setShown] = useState<Point[]>([]);
+  const invalidate = useThree((s) => s.invalidate);
+  const reach = (view.brushReach * plan.form.finishedMm) / 1000;
+
+  const dab = (p: THREE.Vector3) => {
+    const at: Point = [p.x, p.y, p.z];
+    const last = dabs.current[dabs.current.length - 1];
+    if (last && Math.hypot(...at.map((x, k) => x - last[k]!)) < STEP * reach) return;
+    if (dabs.current.length >= MOST_DABS) return;
+    dabs.current.push(at);
+    setShown([...dabs.current]);
+    invalidate();
+  };
+
+  useEffect(() => {
+    const end = () => {
+      if (!paintingRef.current) return;
+      paintingRef.current = false;
+      const points = dabs.current;
+      dabs.current = [];
+      setShown([]);
+      const { areaId, brush, brushBoth, brushReach } = useDesk.getState().view;
+      if (!body || points.length === 0 || areaId === null || brush === 'off') return;
+      changePiece((piece) =>
+        addStroke(piece, areaId, {
+          adds: brush === 'paint',
+          mirrored: brushBoth,
+          reach: brushReach,
+          places: points.map((p) => placeAt(body, p)),
+        }),
+      );
+    };
+    window.addEventListener('pointerup', end);
+    window.addEventListener('pointercancel', end);
+    return () => {
+      window.removeEventListener('pointerup', end);
+      window.removeEventListener('pointercancel', end);
+    };
+  }, [body, paintingRef]);
+
+  const brush = tool === 'areas' && view.brush !== 'off' && mine && view.areaId !== null;
+  return {
+    events: {
+      onClick: (e) => {
+        if (e.delta > 4 || brush) return;
+        e.stopPropagation();
+        if (tool !== undefined && tool !== 'areas') {
+          if (body) setView({ partId: placeAt(body, [e.point.x, e.point.y, e.point.z]).part });
+          return;
+        }
+        const hit = e.intersections.find((i) => typeof i.object.userData.areaId === 'string');
+        if (hit && hit.distance < e.distance + 1) setView({ areaId: hit.object.userData.areaId as string });
+      },
+      onPointerDown: (e) => {
+        if (!brush || e.button !== 0) return;
+        e.stopPropagation();
+        paintingRef.current = true;
+        dabs.current = [];
+        dab(e.point);
+      },
+      onPointerMove: (e) => {
+        if (!paintingRef.current) return;
+        e.stopPropagation();
+        dab(e.point);
+      },
+    },
+    trail: shown.map((p, i) => (
+      <mesh key={i} position={p} raycast={() => null}>
+        <sphereGeometry args={[reach, 12, 8]} />
+        <meshBasicMaterial
+          color={view.brush === 'erase' ? '#9b2226' : MARK}
+          transparent
+          opacity={0.28}
+          depthWrite={false}
+        />
+      </mesh>
+    )),
+  };
+}
