@@ -1,7 +1,9 @@
 /** The demo pieces and the demo cupboard, read from the files a maker would export. All their values are invented. */
 import { readCupboard, readPiece, type Read } from '../src/core/piece/read';
 import criaFile from './alpaca-cria.json';
+import hareFile from './brown-hare.json';
 import cupboardFile from './cupboard.json';
+import kingfisherFile from './kingfisher.json';
 import martenFile from './pine-marten.json';
 
 function sound<T>(read: Read<T>): T {
@@ -11,4 +13,6 @@ function sound<T>(read: Read<T>): T {
 
 export const pineMarten = sound(readPiece(martenFile));
 export const alpacaCria = sound(readPiece(criaFile));
+export const kingfisher = sound(readPiece(kingfisherFile));
+export const brownHare = sound(readPiece(hareFile));
 export const cupboard = sound(readCupboard(cupboardFile));

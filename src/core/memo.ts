@@ -7,6 +7,11 @@ export class Memo {
   /** How often something had to be made, by slot; tests read it. */
   readonly made = new Map<string, number>();
 
+  /** What a slot holds now, whatever it was made from. */
+  last<T>(slot: string): { readonly key: string; readonly value: T } | undefined {
+    return this.#slots.get(slot) as { readonly key: string; readonly value: T } | undefined;
+  }
+
   keep<T>(slot: string, key: string, make: () => T): T {
     const held = this.#slots.get(slot);
     if (held && held.key === key) return held.value as T;

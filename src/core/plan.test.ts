@@ -323,3 +323,22 @@ describe('weighted percentile', () => {
     expect(weightedPercentile(Float64Array.of(3, 1, 2), Float64Array.of(8, 1, 1), 0.5)).toBe(3);
   });
 });
+
+describe('the docket before the core', () => {
+  it('a change of the coat gives its figures early, with the core as it was, and then the core that fits', () => {
+    const m = new Memo();
+    const before = makePlan(pineMarten, cupboard, hand, m, coarse);
+    const thicker = edit(pineMarten, 'flanks', { layMgCm: 9 });
+    let early: typeof before | undefined;
+    const steps = planSteps(thicker, cupboard, hand, m, coarse);
+    let s = steps.next();
+    for (; !s.done; s = steps.next()) early = s.value.early ?? early;
+    const flanks = (p: typeof before) => p.coat.areas.find((a) => a.id === 'flanks')!.fur!.figures;
+    expect(early!.core.volumeMm3).toBe(before.core.volumeMm3);
+    expect(flanks(early!)).toEqual(flanks(s.value));
+    expect(s.value.core.volumeMm3).toBeLessThan(before.core.volumeMm3 * 0.99);
+    // Of another size the old core would be wrong, so none is shown.
+    const longer = { ...thicker, form: { ...thicker.form, finishedLengthMm: 240 } };
+    for (const q of planSteps(longer, cupboard, hand, m, coarse)) expect(q.early).toBeUndefined();
+  });
+});

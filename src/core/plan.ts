@@ -41,6 +41,8 @@ export interface Progress {
   readonly doing: string;
   /** Share done, 0..1. */
   readonly share: number;
+  /** All but the core is ready: the plan with the core as it was before. */
+  readonly early?: Plan;
 }
 
 const RANK = { stop: 0, caution: 1, note: 2 } as const;
@@ -77,32 +79,37 @@ export function* planSteps(
   const shapeKey = (i: number) => formKey + wheres.slice(i).join('|');
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, at.value, shapeKey, memo);
-  yield { doing: 'Building the core', share: 0.96 };
-  const asked = askedLoft(piece, work, coat.result, at.value.owner);
-  const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
-  const core = memo.keep('core-plan', JSON.stringify([formKey, digest(asked), piece.core, cupboard, hand]), () =>
-    planCore(piece, cupboard, hand, work, inside),
-  );
-  const frame = planFrame(piece, cupboard, work.body, core.result);
-  const stands = planStands(piece, work, core.work, coat.result, frame.result);
-  const order = planWork([...frame.operations, ...core.operations, ...afterCore(coat.operations)]);
-  const stock = planStock(piece, cupboard, hand, coat.result, core.result);
-  const findings = [form, core, frame, stands, coat, order, stock].flatMap((s) => s.findings);
-  return {
-    pieceId: piece.id,
-    form: form.result,
-    coat: coat.result,
-    core: core.result,
-    frame: frame.result,
-    stands: stands.result,
-    work: order.result,
-    stock: stock.result,
-    log: planLog(piece, coat.result, order.result),
-    findings: findings
-      .map((f, i) => ({ f, i }))
-      .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
-      .map((x) => x.f),
+  const finish = (core: ReturnType<typeof planCore>): Plan => {
+    const frame = planFrame(piece, cupboard, work.body, core.result);
+    const stands = planStands(piece, work, core.work, coat.result, frame.result);
+    const order = planWork([...frame.operations, ...core.operations, ...afterCore(coat.operations)]);
+    const stock = planStock(piece, cupboard, hand, coat.result, core.result);
+    const findings = [form, core, frame, stands, coat, order, stock].flatMap((s) => s.findings);
+    return {
+      pieceId: piece.id,
+      form: form.result,
+      coat: coat.result,
+      core: core.result,
+      frame: frame.result,
+      stands: stands.result,
+      work: order.result,
+      stock: stock.result,
+      log: planLog(piece, coat.result, order.result),
+      findings: findings
+        .map((f, i) => ({ f, i }))
+        .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
+        .map((x) => x.f),
+    };
   };
+  const asked = askedLoft(piece, work, coat.result, at.value.owner);
+  const coreKey = JSON.stringify([formKey, digest(asked), piece.core, cupboard, hand]);
+  // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
+  const was = memo.last<ReturnType<typeof planCore>>('core-plan');
+  const early =
+    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1) ? finish(was.value) : undefined;
+  yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
+  const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
+  return finish(memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)));
 }
 
 /** The core is built and firm before anything is laid on it, or the shape moves (common practice). */

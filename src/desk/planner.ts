@@ -21,7 +21,9 @@ async function request(): Promise<void> {
   const mine = ++asked;
   useDesk.setState({ stopped: false, planError: null });
   const report = Comlink.proxy((progress: Progress) => {
-    if (mine === asked) useDesk.setState({ progress });
+    if (mine !== asked) return;
+    const { early, ...rest } = progress;
+    useDesk.setState(early ? { plan: early, progress: rest } : { progress: rest });
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, report);

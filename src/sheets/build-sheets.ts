@@ -30,7 +30,9 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
           (core.school === 'under-built'
             ? 'Built smaller by the thickness of the coat, which brings it to its finished size.'
             : 'Built at full size, for a thin coat.')
-      : 'The coat is thicker than the animal: nothing of the core is left.',
+      : core.undrawn
+        ? 'The core could not be worked out for this coat.'
+        : 'The coat is thicker than the animal: nothing of the core is left.',
   );
   paper.table(
     ['Part', 'Wool', 'Between', 'Start from', 'Felted', 'Make it long', 'Fringe', 'Collar', 'Core across'],

@@ -33,7 +33,8 @@ const api = {
         last = { piece, plan: step.value };
         return step.value;
       }
-      if (performance.now() - begun > 30 || step.value.share === 0) {
+      if (step.value.early) last = { piece, plan: step.value.early };
+      if (performance.now() - begun > 30 || step.value.share === 0 || step.value.early) {
         report(step.value);
         await breathe();
         if (mine !== newest) return null;

@@ -139,6 +139,9 @@ export function drawnLength(parts: readonly Part[]): number {
   return max[2] - min[2];
 }
 
+/** A board is large and flat: a relief may be drawn this much coarser. Ours. */
+const BOARD_COARSER = 1.3;
+
 export function makeBody(form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'>): Body {
   const { min, max } = drawnExtents(form.parts);
   const scale = form.finishedLengthMm / (max[2] - min[2]);
@@ -158,7 +161,12 @@ export function makeBody(form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedL
     }),
     scale,
     lengthMm: form.finishedLengthMm,
-    largestMm: scale * Math.max(...max.map((m, k) => m - min[k]!)),
+    largestMm:
+      scale *
+      Math.max(
+        ...max.map((m, k) => m - min[k]!),
+        ...form.parts.map((p) => (p.shape === 'board' ? BOARD_COARSER * 2 * p.halfLength : 0)),
+      ),
     board,
   };
 }

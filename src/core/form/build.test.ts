@@ -72,8 +72,9 @@ describe('wool for the core', () => {
 
   it('pairs weigh the same, and all parts together weigh the core', () => {
     const plan = makePlan(pineMarten, cupboard, hand, undefined, FINE);
-    const volume = plan.core.parts.reduce((s, p) => s + p.count * p.volumeMm3, 0);
-    expect(volume / plan.core.volumeMm3).toBeCloseTo(1, 9);
+    const grams = plan.core.parts.reduce((s, p) => s + p.count * (p.mass.value + (p.collar?.value ?? 0)), 0);
+    expect(grams).toBeCloseTo(plan.core.massG, 9);
+    expect(plan.core.volumeMm3).toBeLessThan(plan.form.volumeMm3);
     for (const p of plan.core.parts) {
       expect(p.leastG).toBeLessThan(p.mass.value);
       expect(p.mostG).toBeGreaterThan(p.mass.value);

@@ -11,6 +11,8 @@ export const STEEPEST = 0.5;
 export interface CoreSkin {
   /** Null when the coat leaves nothing of the core. */
   readonly skin: Skin | null;
+  /** The core could not be closed to a skin; nothing is known of it. */
+  readonly undrawn: boolean;
   readonly grid: InsideGrid;
   readonly finder: SkinFinder;
   /** Depth of the core under every vertex of the finished skin, mm. */
@@ -58,25 +60,24 @@ const FINENESS = [1, 0.93, 1.06, 0.87];
 
 /**
  * @param loft evened out, mm; 0 leaves the core at the skin
- * @throws when the core cannot be closed on any of the grids tried
  */
 export function coreSkin(skin: Skin, loft: Float64Array): CoreSkin {
-  let problem: unknown;
   for (const f of FINENESS) {
     try {
       return attempt(skin, loft, skin.edgeMm * f);
-    } catch (e) {
-      problem = e;
+    } catch {
+      // The next grid meets the core elsewhere.
     }
   }
-  throw problem;
+  const grid = insideGrid(skin, skin.edgeMm, false);
+  return { skin: null, undrawn: true, grid, finder: new SkinFinder(skin, skin.normals, skin.edges, grid), loft };
 }
 
 function attempt(skin: Skin, loft: Float64Array, edgeMm: number): CoreSkin {
   const half = even(skin, loft);
   const grid = insideGrid(skin, edgeMm, half);
   const finder = new SkinFinder(skin, skin.normals, skin.edges, grid);
-  if (loft.every((x) => x === 0)) return { skin, grid, finder, loft };
+  if (loft.every((x) => x === 0)) return { skin, undrawn: false, grid, finder, loft };
   const T = skin.triangles;
   const wanted = (t: number, b0: number, b1: number, b2: number): number =>
     b0 * loft[T[3 * t]!]! + b1 * loft[T[3 * t + 1]!]! + b2 * loft[T[3 * t + 2]!]!;
@@ -94,9 +95,10 @@ function attempt(skin: Skin, loft: Float64Array, edgeMm: number): CoreSkin {
     const hit = finder.at(half ? Math.abs(x) : x, y, z);
     return hit.triangle < 0 ? outside : wanted(hit.triangle, hit.b0, hit.b1, hit.b2) - hit.distance;
   };
-  if (!value.some((x) => x < 0)) return { skin: null, grid, finder, loft };
+  if (!value.some((x) => x < 0)) return { skin: null, undrawn: false, grid, finder, loft };
   return {
     skin: skinOfGrid({ h: grid.h, origin: grid.origin, n: grid.n, value, within: () => ask }, half),
+    undrawn: false,
     grid,
     finder,
     loft,

@@ -69,6 +69,8 @@ export interface CorePlan {
     readonly normals: Float64Array;
     readonly triangles: Uint32Array;
   } | null;
+  /** The core could not be worked out for this coat. */
+  readonly undrawn: boolean;
   readonly volumeMm3: number;
   readonly parts: readonly CorePart[];
   readonly massG: number;
@@ -272,7 +274,7 @@ export function planCore(
   const massG = sum((p) => p.mass.value) + collars;
   const built = sum((p) => p.volumeMm3);
   const minutes = figure(coreMinutes, { volume: built, stabs: hand.coreStabsPerCm3, rate: hand.stabsPerMinute });
-  if (c.skin && c.skin.pieces > w.skin.pieces) {
+  if (c.skin && c.skin.pieces > w.skin.pieces && !w.body.board) {
     findings.push({
       id: 'form-core-apart',
       stage: 'form',
@@ -283,12 +285,24 @@ export function planCore(
       remedies: [],
     });
   }
+  if (c.undrawn) {
+    findings.push({
+      id: 'form-core-undrawn',
+      stage: 'form',
+      severity: 'caution',
+      about: null,
+      says: say`The core under this coat could not be worked out.`,
+      why: say`Its skin does not close at any fineness tried; all figures of the core are left out. A slightly thinner or thicker coat on one area usually helps.`,
+      remedies: [],
+    });
+  }
   const operations = coreOperations(parts, lot, cupboard, minutes.value, built);
   return {
     result: {
       school: piece.core.school,
       skin: c.skin && { positions: c.skin.positions, normals: c.skin.normals, triangles: c.skin.triangles },
-      volumeMm3: c.skin?.extent.volumeMm3 ?? 0,
+      undrawn: c.undrawn,
+      volumeMm3: built,
       parts,
       massG,
       leastG: sum((p) => p.leastG) + collars,

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { alpacaCria, pineMarten as turnedMarten } from '../../../demo/load';
+import { alpacaCria, kingfisher, pineMarten as turnedMarten } from '../../../demo/load';
 import type { Part } from '@/core/piece/schema';
 import { areaDepth, depthAfter } from './areas';
 import { makeBody, placeOnPart } from './body';
@@ -160,7 +160,7 @@ describe('areas', () => {
 
 describe('the form as planned', () => {
   it('the demo animals and every standing body plan are each in one piece without rings', () => {
-    for (const parts of [pineMarten, alpacaCria].map((p) => p.form.parts)) {
+    for (const parts of [pineMarten, alpacaCria, kingfisher].map((p) => p.form.parts)) {
       const w = workForm({ ...pineMarten.form, parts }, EDGE);
       expect([w.skin.pieces, w.skin.handles]).toEqual([1, 0]);
     }

@@ -256,7 +256,8 @@ function judge(cupboard: Cupboard, f: FramePlan, thin: { mm: number; name: strin
       remedies: enough.slice(0, 2).map((w) => use(w, say`${rowMm(w.haveMm)} of it are at hand`)),
     });
   }
-  if (f.room && thin && f.room.value < LEAST_ROOM_MM) {
+  // Said as the maker reads it, to half a millimetre.
+  if (f.room && thin && Math.round(2 * f.room.value) / 2 < LEAST_ROOM_MM) {
     const fits = choices.filter((w) => (thin.mm - f.strands * w.diameterMm) / 2 >= LEAST_ROOM_MM);
     const largest = (thin.mm - 2 * LEAST_ROOM_MM) / f.strands;
     findings.push({

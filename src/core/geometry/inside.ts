@@ -259,7 +259,10 @@ export class SkinFinder {
     const x = origin[0] + (node % n[0]) * h;
     const y = origin[1] + (Math.floor(node / n[0]) % n[1]) * h;
     const z = origin[2] + Math.floor(node / (n[0] * n[1])) * h;
-    return this.#hit(t, x, y, z);
+    const hit = this.#hit(t, x, y, z);
+    // At a sharp edge the normals may mislead; which side of the skin a node is on was counted.
+    const distance = inside[node] ? Math.abs(hit.distance) : -Math.abs(hit.distance);
+    return { ...hit, distance };
   }
 
   /**

@@ -34,6 +34,8 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
               <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>, firm in about{' '}
               <OpenedFigure figure={core.minutes} />.
             </>
+          ) : core.undrawn ? (
+            'The core could not be worked out.'
           ) : (
             'The coat is thicker than the animal: nothing of the core is left.'
           )}
