@@ -13,6 +13,7 @@ import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
 import { EDGE_SHARE, planForm, workForm, type FormPlan } from './form/form';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
+import { planFlatParts, type FlatPartPlan } from './form/flat-parts';
 import { planFrame, type FramePlan } from './form/frame';
 import { planStands, type StandsPlan } from './form/stands';
 import { Memo } from './memo';
@@ -31,6 +32,7 @@ export interface Plan {
   readonly core: CorePlan;
   readonly frame: FramePlan;
   readonly stands: StandsPlan;
+  readonly flatParts: readonly FlatPartPlan[];
   readonly work: WorkPlan;
   readonly stock: StockPlan;
   readonly log: LogPlan;
@@ -82,9 +84,15 @@ export function* planSteps(
   const finish = (core: ReturnType<typeof planCore>): Plan => {
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
-    const order = planWork([...frame.operations, ...core.operations, ...afterCore(coat.operations)]);
-    const stock = planStock(piece, cupboard, hand, coat.result, core.result);
-    const findings = [form, core, frame, stands, coat, order, stock].flatMap((s) => s.findings);
+    const flat = planFlatParts(piece, cupboard, hand);
+    const order = planWork([
+      ...frame.operations,
+      ...core.operations,
+      ...flat.operations,
+      ...afterCore(coat.operations),
+    ]);
+    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result);
+    const findings = [form, core, frame, stands, flat, coat, order, stock].flatMap((s) => s.findings);
     return {
       pieceId: piece.id,
       form: form.result,
@@ -92,6 +100,7 @@ export function* planSteps(
       core: core.result,
       frame: frame.result,
       stands: stands.result,
+      flatParts: flat.result,
       work: order.result,
       stock: stock.result,
       log: planLog(piece, coat.result, order.result),

@@ -94,3 +94,8 @@ export function planAgain(): void {
 export async function furStrands(most: number) {
   return connect().strands(most);
 }
+
+/** The outline of the animal from one side, from the last finished plan. */
+export async function outlineFrom(side: 'left' | 'front' | 'above') {
+  return connect().outline(side);
+}

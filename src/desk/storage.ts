@@ -12,6 +12,8 @@ import type { Hand } from '@/core/piece/hand';
 interface Database extends DBSchema {
   pieces: { key: string; value: { readonly id: string; readonly doc: unknown; readonly savedAt: string } };
   things: { key: string; value: unknown };
+  /** Photographs by piece and name; they stay in this browser. */
+  pictures: { key: string; value: Blob };
 }
 
 export interface ShelfEntry {
@@ -22,7 +24,7 @@ export interface ShelfEntry {
   readonly problems: readonly Problem[];
 }
 
-const VERSION = 1;
+const VERSION = 2;
 let database: Promise<IDBPDatabase<Database>> | null = null;
 
 function db(): Promise<IDBPDatabase<Database>> {
@@ -32,6 +34,7 @@ function db(): Promise<IDBPDatabase<Database>> {
         d.createObjectStore('pieces', { keyPath: 'id' });
         d.createObjectStore('things');
       }
+      if (from < 2) d.createObjectStore('pictures');
     },
     terminated() {
       database = null;
@@ -103,6 +106,16 @@ export async function saveThing(name: string, value: unknown): Promise<void> {
 
 export async function loadThing(name: string): Promise<unknown> {
   return (await db()).get('things', name);
+}
+
+const pictureKey = (pieceId: string, id: string) => `${pieceId}/${id}`;
+
+export async function savePicture(pieceId: string, id: string, picture: Blob): Promise<void> {
+  await inTurn(async () => (await db()).put('pictures', picture, pictureKey(pieceId, id)));
+}
+
+export async function loadPicture(pieceId: string, id: string): Promise<Blob | null> {
+  return (await (await db()).get('pictures', pictureKey(pieceId, id))) ?? null;
 }
 
 export async function loadCupboard(): Promise<Cupboard | null> {

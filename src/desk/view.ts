@@ -2,7 +2,7 @@
 import { z } from 'zod';
 
 export const OVERLAYS = ['fur', 'rows', 'lie', 'cover', 'plain'] as const;
-export const FORM_ROOMS = ['shape', 'core', 'frame', 'stands', 'areas'] as const;
+export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
 export type FormRoom = (typeof FORM_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
@@ -13,6 +13,9 @@ export const viewSchema = z.object({
   areaId: z.string().nullable().default(null),
   /** In Form: which of its rooms is open, which part is in hand, and how much of the inside is shown. */
   room: z.enum(FORM_ROOMS).catch('shape').default('shape'),
+  /** In Form: the photograph and the flat part in hand. */
+  referenceId: z.string().nullable().default(null),
+  flatId: z.string().nullable().default(null),
   partId: z.string().nullable().default(null),
   inside: z.enum(INSIDES).catch('finished').default('finished'),
   /** The brush for areas: off, adding or taking away; its width in thousandths of the length; on both sides alike. */

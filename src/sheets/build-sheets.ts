@@ -6,17 +6,11 @@
 import { buildEdges, type Mesh } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
 import type { Loop } from '@/core/geometry/slice';
-import type { Vec3 } from '@/core/geometry/vec';
+import { SIDES } from '@/core/form/sides';
 import type { Plan } from '@/core/plan';
 import { format, type Units } from '@/units/units';
 import { MARGIN, type Paper } from './paper';
 import { BAR, joinMarks, OVERLAP, TILE_BOTTOM, TILE_TOP, tiles } from './tiling';
-
-const SIDES: readonly { readonly name: string; readonly from: Vec3; readonly up: Vec3 }[] = [
-  { name: 'from its left', from: [1, 0, 0], up: [0, 1, 0] },
-  { name: 'from the front', from: [0, 0, 1], up: [0, 1, 0] },
-  { name: 'from above', from: [0, 1, 0], up: [0, 0, 1] },
-];
 
 export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
   const { core, frame, stands } = plan;
@@ -70,12 +64,13 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
         : `It does not stand on its own: the middle of its weight (${g(stands.massG)}) lies ${mm(-stands.marginMm)} beyond its feet. Fix it to a base.`,
     );
   }
-  for (const s of SIDES) {
+  for (const s of Object.values(SIDES)) {
     const seen = (mesh: Mesh | null): Outline | null =>
       mesh && outline(mesh, buildEdges(mesh.triangles, mesh.positions.length / 3), s.from, s.up);
     view(paper, s.name, seen(plan.form.skin)!, seen(core.skin));
   }
   sections(paper, plan, u);
+  patterns(paper, plan, u);
 }
 
 /** One side of the animal, on one page or tiled over several. */
@@ -185,4 +180,41 @@ function bounds(l: Loop): { x0: number; x1: number; y0: number; y1: number } {
     b.y1 = Math.max(b.y1, l[i + 1]!);
   }
   return b;
+}
+
+/** Patterns of the flat parts: cut on the outer line, finished inner line dashed, the seat along the bottom. */
+function patterns(paper: Paper, plan: Plan, u: Units): void {
+  plan.flatParts.forEach((p, i) => {
+    const k = p.pattern.value;
+    const at = (l: Float64Array, s: number) => Float64Array.from(l, (v) => v * s);
+    const cut = bounds(at(p.outline, k));
+    const tall = cut.y1 - cut.y0;
+    if (i === 0 || paper.y + tall + 34 > paper.height - TILE_BOTTOM) {
+      paper.newPage();
+      paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
+    }
+    paper.heading(`Pattern: ${p.name}${p.count === 2 ? ', two, one turned over' : ''}`, 'H2');
+    paper.paragraph(
+      `At true size. Lay the wool to the outer line, ${format({ kind: 'number', value: k }, u)} times the finished one, and felt it in to the dashed line. ` +
+        `${format(p.mass, u)} of wool${p.liningMass ? ` and ${format(p.liningMass, u)} of lining` : ''} each.` +
+        (tall > paper.height - TILE_TOP - TILE_BOTTOM || cut.x1 - cut.x0 > paper.innerWidth
+          ? ' It is larger than the sheet: print on larger paper.'
+          : ''),
+      { size: 9 },
+    );
+    // A pattern longer than the sheet is cut off where the sheet ends, and the sheet says so.
+    const fits = cut.x1 - cut.x0 <= paper.innerWidth && tall <= paper.height - TILE_TOP - TILE_BOTTOM;
+    const top = paper.y;
+    const put = (x: number, y: number): [number, number] => [MARGIN + x - cut.x0, top + cut.y1 - y];
+    paper.tagged(
+      'Figure',
+      () =>
+        paper.clipped(MARGIN - 0.3, top - 0.3, paper.innerWidth + 0.6, paper.height - TILE_BOTTOM - top + 0.6, () => {
+          paper.polyline(closed(at(p.outline, k), put), 0.35, false);
+          paper.polyline(closed(p.outline, put), 0.2, true);
+        }),
+      `Pattern of ${p.name} at true size${fits ? '' : ', cut off where the sheet ends'}`,
+    );
+    paper.y += tall + 8;
+  });
 }

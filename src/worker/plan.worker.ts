@@ -6,6 +6,9 @@ import * as Comlink from 'comlink';
 import { z } from 'zod';
 import { strands, type Strands } from '@/core/coat/strands';
 import { draftSkin, type DraftSkin } from '@/core/form/draft';
+import { SIDES } from '@/core/form/sides';
+import { buildEdges } from '@/core/geometry/mesh';
+import { outline, type Outline } from '@/core/geometry/outline';
 import { Memo } from '@/core/memo';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -46,6 +49,13 @@ const api = {
   draft(form: Piece['form']): DraftSkin {
     const d = draftSkin(form);
     return Comlink.transfer(d, [d.positions.buffer, d.normals.buffer, d.triangles.buffer]);
+  },
+  /** The outline of the last planned animal from one side. */
+  outline(side: keyof typeof SIDES): Outline | null {
+    if (!last) return null;
+    const { skin } = last.plan.form;
+    const { from, up } = SIDES[side];
+    return outline(skin, buildEdges(skin.triangles, skin.positions.length / 3), from, up);
   },
   stop(): void {
     newest++;

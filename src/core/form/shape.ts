@@ -247,6 +247,7 @@ export function removePart(piece: Piece, id: string): Piece {
       ),
       pose: piece.form.pose.filter((j) => !gone.has(j.part)),
     },
+    flatParts: piece.flatParts.map((f) => (f.seat !== null && gone.has(f.seat) ? { ...f, seat: null } : f)),
     core: { ...piece.core, soft: piece.core.soft.filter((s) => !gone.has(s.part)) },
     areas,
   };

@@ -25,12 +25,19 @@ import {
   wireLength,
   wireRoom,
 } from '@/core/form/core-methods';
+import { deviation, pictureScale } from '@/core/form/compare';
+import { feltMass, patternScale, showsThrough } from '@/core/form/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
 import { lotCost } from '@/core/stock/stock';
 import type { Method } from './define';
 
 export const methods: readonly Method[] = [
   scaleOfLife,
+  pictureScale,
+  deviation,
+  patternScale,
+  feltMass,
+  showsThrough,
   coreMass,
   looseVolume,
   coreMinutes,

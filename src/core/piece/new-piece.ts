@@ -84,6 +84,8 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       turnedMm: 10,
       wasteShare: 0.05,
     },
+    references: [],
+    flatParts: [],
     areas: plan.areas.map((a) => ({
       ...a,
       coat: firstCoat(a.id, n.finishedLengthMm, cupboard.lots, hand),

@@ -138,6 +138,58 @@ export const strokeSchema = z.strictObject({
   places: z.array(placeSchema).min(1).max(600),
 });
 
+const onPicture = z.tuple([
+  measure('Place across the picture', -1, 2, 'widths'),
+  measure('Place down the picture', -1, 2, 'heights'),
+]);
+
+/** A photograph laid behind the animal. The picture itself stays in the browser; here is how it is laid. */
+export const referenceSchema = z.strictObject({
+  id: id('Photograph'),
+  name: name('Name of the photograph', 120),
+  side: z.enum(['left', 'front', 'above']),
+  /** Width of the picture over its height. */
+  aspect: measure('Shape of the picture', 0.05, 20, ''),
+  /** Two points of known distance. */
+  a: onPicture,
+  b: onPicture,
+  knownMm: measure('Distance in life', 1, 10000, 'mm'),
+  /** How strongly the picture is seen behind the outline. */
+  strength: measure('Strength of the picture', 0, 1, ''),
+  pins: z.array(z.strictObject({ landmark: z.string().max(80), at: onPicture })).max(120),
+});
+
+export const FLAT_KINDS = ['ear', 'wing', 'tail feather', 'beak', 'claw', 'other'] as const;
+
+/** A part felted flat by itself and seated on the animal. */
+export const flatPartSchema = z.strictObject({
+  id: id('Flat part'),
+  name: name('Name of the flat part'),
+  kind: z.enum(FLAT_KINDS),
+  /** True: two, the other one turned over. */
+  paired: z.boolean(),
+  /** Drawn outline in thousandths of the finished length; its seat lies along the bottom, at about zero. */
+  outline: z
+    .array(
+      z.tuple([
+        measure('Outline, across', -1000, 1000, 'thousandths of the length'),
+        measure('Outline, up', -1000, 1000, 'thousandths of the length'),
+      ]),
+    )
+    .min(3, 'An outline needs three points or more')
+    .max(24),
+  thicknessMm: measure('Thickness', 0.3, 20, 'mm'),
+  layers: whole('Layers', 1, 12),
+  shrinkShare: measure('Shrinkage', 0, 0.6, ''),
+  lotId: id('Wool').nullable(),
+  liningLotId: id('Wool').nullable(),
+  liningMm: measure('Thickness of the lining', 0.1, 10, 'mm'),
+  fringeMm: measure('Fringe', 0, 60, 'mm'),
+  bendDeg: measure('Bend', 0, 180, 'degrees'),
+  /** Part it is seated on. */
+  seat: id('Part').nullable(),
+});
+
 export const foldOverSchema = z.strictObject({
   method: z.literal('fold-over'),
   lotId: id('Wool'),
@@ -204,6 +256,8 @@ export const pieceSchema = z
     }),
     core: coreSchema,
     frame: frameSchema,
+    references: z.array(referenceSchema).max(12),
+    flatParts: z.array(flatPartSchema).max(40),
     areas: z.array(areaSchema).max(60),
     log: z.array(logEntrySchema).max(20000),
   })
@@ -275,6 +329,8 @@ export type Core = z.infer<typeof coreSchema>;
 export type Frame = z.infer<typeof frameSchema>;
 export type Place = z.infer<typeof placeSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
+export type Reference = z.infer<typeof referenceSchema>;
+export type FlatPart = z.infer<typeof flatPartSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
 export type Selector = z.infer<typeof selectorSchema>;

@@ -1,6 +1,7 @@
 /** The stock stage: what the piece needs of every lot, against what is in the cupboard. Masses in grams. */
 import type { CoatPlan } from '@/core/coat/coat';
 import type { CorePlan } from '@/core/form/core';
+import type { FlatPartPlan } from '@/core/form/flat-parts';
 import { WELL } from '@/core/coat/cover';
 import { furLayOf } from '@/core/coat/fold-over';
 import { thinnestLay } from '@/core/coat/enough';
@@ -36,6 +37,8 @@ export interface LotNeed {
   readonly cost: Figure | null;
   /** Of it for the core. */
   readonly coreG: number;
+  /** Of it for flat parts. */
+  readonly flatG: number;
   readonly areaIds: readonly string[];
 }
 
@@ -52,14 +55,22 @@ export function planStock(
   hand: Hand,
   coat: CoatPlan,
   core: CorePlan,
+  flat: readonly FlatPartPlan[],
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
   for (const lot of cupboard.lots) {
     const users = coat.areas.filter((a) => a.fur?.lotId === lot.id);
     const coreG = core.lotId === lot.id ? core.massG : 0;
-    if (users.length === 0 && coreG === 0) continue;
-    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, coreG);
+    const flatG = flat.reduce(
+      (s, f) =>
+        s +
+        f.count *
+          ((f.lotId === lot.id ? f.mass.value : 0) + (f.liningLotId === lot.id ? (f.liningMass?.value ?? 0) : 0)),
+      0,
+    );
+    if (users.length === 0 && coreG + flatG === 0) continue;
+    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, coreG + flatG);
     const shortG = Math.max(0, needG - lot.haveG);
     lots.push({
       lotId: lot.id,
@@ -68,6 +79,7 @@ export function planStock(
       needG,
       haveG: lot.haveG,
       coreG,
+      flatG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
       areaIds: users.map((a) => a.id),
@@ -79,10 +91,10 @@ export function planStock(
         severity: 'stop',
         about: lot.id,
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
-        why: say`${[...(coreG > 0 ? ['The core'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
         remedies: [
           ...thinner(piece, lot, hand, coat, shortG),
-          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG) : []),
+          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG - flatG) : []),
         ],
       });
     }

@@ -8,9 +8,13 @@ import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { AreaList } from '@/ui/coat/AreaList';
+import { ComparePicture } from '@/ui/pictures/ComparePicture';
+import { FlatPicture } from '@/ui/pictures/FlatPicture';
 import { AreasRoom } from './AreasRoom';
+import { CompareRoom, ReferenceList } from './CompareRoom';
 import { CoreRoom } from './CoreRoom';
 import { CorePartsTable } from './CorePartsTable';
+import { FlatList, FlatRoom } from './FlatRoom';
 import { FrameRoom } from './FrameRoom';
 import { PartList } from './PartList';
 import { ShapeRoom } from './ShapeRoom';
@@ -18,9 +22,11 @@ import { StandsRoom } from './StandsRoom';
 
 const WORDS: Record<FormRoom, string> = {
   shape: 'Shape',
+  compare: 'Compare',
   core: 'Core',
   frame: 'Frame',
   stands: 'Stands',
+  flat: 'Flat parts',
   areas: 'Areas',
 };
 
@@ -28,17 +34,21 @@ const WORDS: Record<FormRoom, string> = {
 const roomOf = (id: string): FormRoom =>
   id.startsWith('form-wire')
     ? 'frame'
-    : id.startsWith('form-falls')
-      ? 'stands'
-      : id.startsWith('form-swallowed') || id.startsWith('form-core')
-        ? 'core'
-        : 'shape';
+    : id.startsWith('form-through')
+      ? 'flat'
+      : id.startsWith('form-falls')
+        ? 'stands'
+        : id.startsWith('form-swallowed') || id.startsWith('form-core')
+          ? 'core'
+          : 'shape';
 
 const SCREENS = {
   shape: ShapeRoom,
+  compare: CompareRoom,
   core: CoreRoom,
   frame: FrameRoom,
   stands: StandsRoom,
+  flat: FlatRoom,
   areas: AreasRoom,
 } as const;
 
@@ -104,10 +114,20 @@ export function FormStage() {
         })}
       </Box>
       <ThreeColumns
-        left={room === 'areas' ? <AreaList /> : <PartList />}
+        left={
+          room === 'areas' ? (
+            <AreaList />
+          ) : room === 'compare' ? (
+            <ReferenceList />
+          ) : room === 'flat' ? (
+            <FlatList />
+          ) : (
+            <PartList />
+          )
+        }
         middle={
           <>
-            <Turntable tool={room} />
+            {room === 'compare' ? <ComparePicture /> : room === 'flat' ? <FlatPicture /> : <Turntable tool={room} />}
             {room === 'core' && <CorePartsTable />}
           </>
         }

@@ -1,5 +1,5 @@
 /**
- * From version 1 to 2: parts say what they sit on, so that they can be bent; pose, core and frame are new; areas can be
+ * From version 1 to 2: parts say what they sit on, so that they can be bent; pose, core, frame, photographs and flat parts are new; areas can be
  * painted. What a part sits on is read from the drawing: the earlier part nearest to either of its ends.
  */
 type Doc = Record<string, unknown>;
@@ -48,6 +48,8 @@ export function toPiece2(old: Doc): Doc {
     form: { ...form, measuredBy: 'length', parts: seated, pose: [] },
     core: { school: 'under-built', allowanceMm: 0, lotId: null, soft: [] },
     frame: { kind: 'one wire', head: true, tail: true, wireId: null, turnedMm: 10, wasteShare: 0.05 },
+    references: [],
+    flatParts: [],
     areas: (old.areas as Doc[]).map((a) => ({ ...a, strokes: [] })),
   };
 }

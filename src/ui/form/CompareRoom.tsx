@@ -1,0 +1,287 @@
+'use client';
+/** Compare: photographs behind the outline, landmarks pinned on both, differences in millimetres, proportions worst first. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Typography from '@mui/material/Typography';
+import { useRef, type ReactNode } from 'react';
+import { referenceSchema, type Reference } from '@/core/piece/schema';
+import { freshId } from '@/desk/files';
+import { savePicture } from '@/desk/storage';
+import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { PickField } from '@/ui/parts/PickField';
+import { Table } from '@/ui/parts/Table';
+import { useUnits } from '@/ui/parts/useUnits';
+import { useCompared, useReference } from './useCompared';
+
+const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
+const LARGEST = 40 * 1024 * 1024;
+
+/** Width over height of a picture. @throws when the browser cannot read it */
+async function aspectOf(file: Blob): Promise<number> {
+  const url = URL.createObjectURL(file);
+  try {
+    const img = new Image();
+    img.src = url;
+    await img.decode();
+    if (img.naturalWidth < 2 || img.naturalHeight < 2) throw new Error('empty');
+    return img.naturalWidth / img.naturalHeight;
+  } finally {
+    URL.revokeObjectURL(url);
+  }
+}
+
+export function changeReference(id: string, recipe: (r: Reference) => void): void {
+  editPiece((d) => {
+    const r = d.references.find((x) => x.id === id);
+    if (r) recipe(r);
+  });
+}
+
+export function ReferenceList() {
+  const piece = useDesk((s) => s.piece);
+  const mine = useDesk((s) => s.mine);
+  const chosen = useReference();
+  const input = useRef<HTMLInputElement>(null);
+  if (!piece) return null;
+  const take = async (file: File) => {
+    if (file.size > LARGEST) return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
+    let aspect: number;
+    try {
+      aspect = await aspectOf(file);
+    } catch {
+      return say(`${file.name} is not a picture this browser can show. Photographs as JPEG, PNG or WebP can be used.`);
+    }
+    if (aspect < 0.05 || aspect > 20) return say(`${file.name} is too narrow a strip to compare with.`);
+    const missing = piece.references.find(
+      (r) => r.name === file.name.slice(0, 120) && Math.abs(r.aspect - aspect) < 0.01,
+    );
+    const id = missing?.id ?? freshId('photo');
+    try {
+      await savePicture(piece.id, id, file);
+    } catch (e) {
+      return say(`The picture could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
+    }
+    if (!missing) {
+      const side =
+        (['left', 'front', 'above'] as const).find((s) => !piece.references.some((r) => r.side === s)) ?? 'left';
+      changePiece((p) => ({
+        ...p,
+        references: [
+          ...p.references,
+          {
+            id,
+            name: file.name.slice(0, 120) || 'photograph',
+            side,
+            aspect,
+            a: [0.15, 0.9],
+            b: [0.85, 0.9],
+            knownMm: Math.min(10000, Math.max(1, Math.round(p.form.lifeLengthMm))),
+            strength: 0.6,
+            pins: [],
+          },
+        ],
+      }));
+    }
+    setView({ referenceId: id });
+  };
+  return (
+    <Box>
+      <Box component="ul" aria-label="Photographs" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+        {piece.references.map((r) => (
+          <li key={r.id}>
+            <ButtonBase
+              onClick={() => setView({ referenceId: r.id })}
+              aria-current={r.id === chosen?.id ? 'true' : undefined}
+              sx={{
+                width: '100%',
+                display: 'block',
+                textAlign: 'left',
+                px: 1.5,
+                py: 0.75,
+                borderLeft: 4,
+                borderColor: r.id === chosen?.id ? 'primary.main' : 'transparent',
+                bgcolor: r.id === chosen?.id ? 'action.selected' : 'transparent',
+                fontFamily: 'inherit',
+                fontSize: 15,
+                overflowWrap: 'anywhere',
+              }}
+            >
+              {r.name}
+              <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
+                {SIDE_WORDS[r.side]}, {r.pins.length} pinned
+              </Box>
+            </ButtonBase>
+          </li>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
+        <Button disabled={!mine || piece.references.length >= 12} onClick={() => input.current?.click()}>
+          Add a photograph
+        </Button>
+        <Button
+          disabled={!mine || !chosen}
+          onClick={() => changePiece((p) => ({ ...p, references: p.references.filter((r) => r.id !== chosen!.id) }))}
+        >
+          Take away
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept="image/*"
+          aria-label="Photograph to add"
+          hidden
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) void take(file);
+          }}
+        />
+      </Box>
+      <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
+        Use photographs taken square on: from the side, the front, above. They stay in this browser and are not part of
+        the piece file.
+      </Box>
+    </Box>
+  );
+}
+
+export function CompareRoom({ findings }: { findings: ReactNode }) {
+  const view = useCompared();
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  if (!view) {
+    return (
+      <Typography sx={{ my: 1 }}>
+        Put a photograph behind the animal to see where its proportions differ. Memory drifts toward the cartoon; a
+        picture beside the work keeps it honest.
+      </Typography>
+    );
+  }
+  const { reference: r, compared, places } = view;
+  const worst = compared.pins[0];
+  const free = places.filter((p) => !r.pins.some((x) => x.landmark === p.landmark.id));
+  const pin = (id: string) => {
+    const at = places.find((p) => p.landmark.id === id)!.at;
+    const w = compared.widthMm?.value ?? 100;
+    const share = (x: number) => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
+    // A new pin begins on the piece's own landmark; it is drawn from there to the photograph's.
+    changeReference(r.id, (x) => {
+      x.pins.push({
+        landmark: id,
+        at: [share((at[0] - compared.corner[0]) / w), share((compared.corner[1] - at[1]) / compared.heightMm)],
+      });
+    });
+  };
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        {worst ? (
+          <>
+            Furthest off is the <b>{worst.name}</b>, by <b>{q({ kind: 'length', value: worst.offMm })}</b>.
+          </>
+        ) : (
+          'Set the two points, say how far apart they are in life, then pin landmarks.'
+        )}
+      </Typography>
+      {findings}
+      {view.picture === null && (
+        <Typography role="note" sx={{ fontSize: 13, my: 1 }}>
+          The picture itself is not in this browser. Add the same file again and its pins and scale stay as they are.
+        </Typography>
+      )}
+      <Box role="group" aria-label="The photograph" sx={{ display: 'grid', gap: 0.5 }}>
+        <ChoiceRow
+          label="Taken from"
+          options={(['left', 'front', 'above'] as const).map((s) => ({ value: s, says: SIDE_WORDS[s] }))}
+          value={r.side}
+          disabled={!mine}
+          onChange={(v) => changeReference(r.id, (x) => void (x.side = v))}
+        />
+        <MeasureField
+          label="The two points, in life"
+          kind="length"
+          value={r.knownMm}
+          min={referenceSchema.shape.knownMm.minValue!}
+          max={referenceSchema.shape.knownMm.maxValue!}
+          disabled={!mine}
+          onChange={(v) => changeReference(r.id, (x) => void (x.knownMm = v))}
+        />
+        <MeasureField
+          label="Strength"
+          kind="share"
+          value={r.strength}
+          min={0}
+          max={1}
+          slide={{ min: 0, max: 1, step: 0.05 }}
+          disabled={!mine}
+          onChange={(v) => changeReference(r.id, (x) => void (x.strength = v))}
+        />
+        {compared.widthMm && (
+          <Box sx={{ fontSize: 13 }}>
+            The picture is <OpenedFigure figure={compared.widthMm} /> wide at the scale of the piece.
+          </Box>
+        )}
+        <PickField
+          label="Pin a landmark"
+          value=""
+          empty={free.length === 0 ? 'All are pinned' : 'Choose one'}
+          options={free.map((p) => ({ value: p.landmark.id, says: p.landmark.name }))}
+          disabled={!mine || free.length === 0}
+          onChange={pin}
+        />
+      </Box>
+      {compared.pins.length > 0 && (
+        <Box sx={{ mt: 1.5, fontSize: 13 }}>
+          <Table caption="Landmarks, furthest off first" head={['Landmark', '=forward or right', '=up', '=off', '']}>
+            {compared.pins.map((p) => (
+              <Box component="tr" key={p.id} sx={{ fontSize: 13 }}>
+                <th scope="row">{p.name}</th>
+                <td className="n">
+                  {q({ kind: 'length', value: r.side === 'left' ? p.photo[0] - p.piece[0] : p.piece[0] - p.photo[0] })}
+                </td>
+                <td className="n">{q({ kind: 'length', value: p.piece[1] - p.photo[1] })}</td>
+                <td className="n">{q({ kind: 'length', value: p.offMm })}</td>
+                <td>
+                  <Button
+                    aria-label={`Take the pin of ${p.name} out`}
+                    disabled={!mine}
+                    onClick={() =>
+                      changeReference(r.id, (x) => void (x.pins = x.pins.filter((y) => y.landmark !== p.id)))
+                    }
+                    sx={{ minWidth: 0, px: 1, minHeight: 24 }}
+                  >
+                    ×
+                  </Button>
+                </td>
+              </Box>
+            ))}
+          </Table>
+        </Box>
+      )}
+      {compared.proportions.length > 0 && (
+        <Box sx={{ mt: 1.5 }}>
+          <Table caption="Proportions, worst first" head={['Proportion', '=piece against photograph']}>
+            {compared.proportions.map((p) => (
+              <Box component="tr" key={p.name} sx={{ fontSize: 13 }}>
+                <th scope="row">
+                  {p.name} to {p.against.toLowerCase()}
+                </th>
+                <td className="n">
+                  <OpenedFigure figure={p.off}>
+                    {Math.abs(p.off.value) < 0.005
+                      ? 'the same'
+                      : `${q({ kind: 'share', value: Math.abs(p.off.value) })} ${p.off.value > 0 ? 'too long' : 'too short'}`}
+                  </OpenedFigure>
+                </td>
+              </Box>
+            ))}
+          </Table>
+        </Box>
+      )}
+    </>
+  );
+}

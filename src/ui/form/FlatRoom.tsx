@@ -1,0 +1,261 @@
+'use client';
+/** Flat parts: ears, wings, feathers, beaks, claws felted flat: outline, layers, lining, fringe, seat. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
+import { FLAT_KINDS, flatPartSchema, type FlatPart } from '@/core/piece/schema';
+import type { QuantityKind } from '@/core/text';
+import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
+import { figures } from '@/ui/frame/theme';
+import { FigureGrid } from '@/ui/parts/FigureGrid';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { NameField } from '@/ui/parts/NameField';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function useFlatPart(): FlatPart | null {
+  const piece = useDesk((s) => s.piece);
+  const id = useDesk((s) => s.view.flatId);
+  return piece?.flatParts.find((f) => f.id === id) ?? piece?.flatParts[0] ?? null;
+}
+
+export function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
+  editPiece((d) => {
+    const f = d.flatParts.find((x) => x.id === id);
+    if (f) recipe(f);
+  });
+}
+
+export function FlatList() {
+  const piece = useDesk((s) => s.piece);
+  const plan = useDesk((s) => s.plan);
+  const mine = useDesk((s) => s.mine);
+  const chosen = useFlatPart();
+  const { q } = useUnits();
+  if (!piece) return null;
+  const add = () => {
+    let id = 'flat-part';
+    for (let k = 2; piece.flatParts.some((f) => f.id === id); k++) id = `flat-part-${k}`;
+    changePiece((p) => ({
+      ...p,
+      flatParts: [
+        ...p.flatParts,
+        {
+          id,
+          name: `Ear ${p.flatParts.length + 1}`,
+          kind: 'ear',
+          paired: true,
+          outline: FLAT_OUTLINES.ear.map(([x, y]) => [x, y] as [number, number]),
+          thicknessMm: 2,
+          layers: 3,
+          shrinkShare: 0.15,
+          lotId: p.core.lotId,
+          liningLotId: null,
+          liningMm: 0.8,
+          fringeMm: 10,
+          bendDeg: 0,
+          seat: p.form.parts.find((x) => x.id === 'skull')?.id ?? p.form.parts[0]!.id,
+        },
+      ],
+    }));
+    setView({ flatId: id });
+  };
+  return (
+    <Box>
+      <Box component="ul" aria-label="Flat parts" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+        {piece.flatParts.map((f) => {
+          const p = plan?.flatParts.find((x) => x.id === f.id);
+          const on = f.id === chosen?.id;
+          return (
+            <li key={f.id}>
+              <ButtonBase
+                onClick={() => setView({ flatId: f.id })}
+                aria-current={on ? 'true' : undefined}
+                sx={{
+                  width: '100%',
+                  display: 'grid',
+                  gridTemplateColumns: '1fr auto',
+                  textAlign: 'left',
+                  px: 1.5,
+                  py: 0.75,
+                  borderLeft: 4,
+                  borderColor: on ? 'primary.main' : 'transparent',
+                  bgcolor: on ? 'action.selected' : 'transparent',
+                  fontFamily: 'inherit',
+                  fontSize: 15,
+                }}
+              >
+                <span>
+                  {f.name}
+                  <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
+                    {f.paired ? 'pair' : f.kind}
+                  </Box>
+                </span>
+                <Box sx={{ ...figures, fontSize: 13 }}>
+                  {p ? q({ kind: 'mass', value: p.count * (p.mass.value + (p.liningMass?.value ?? 0)) }) : ''}
+                </Box>
+              </ButtonBase>
+            </li>
+          );
+        })}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5 }}>
+        <Button disabled={!mine || piece.flatParts.length >= 40} onClick={add}>
+          Add a flat part
+        </Button>
+        <Button
+          disabled={!mine || !chosen}
+          onClick={() => changePiece((p) => ({ ...p, flatParts: p.flatParts.filter((f) => f.id !== chosen!.id) }))}
+        >
+          Take away
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+const shape = flatPartSchema.shape;
+const FIELDS: readonly {
+  key: 'thicknessMm' | 'layers' | 'shrinkShare' | 'fringeMm' | 'bendDeg';
+  label: string;
+  kind: QuantityKind;
+}[] = [
+  { key: 'thicknessMm', label: 'Thickness', kind: 'length' },
+  { key: 'layers', label: 'Layers', kind: 'count' },
+  { key: 'shrinkShare', label: 'Shrinks by, share', kind: 'number' },
+  { key: 'fringeMm', label: 'Fringe at the seat', kind: 'length' },
+  { key: 'bendDeg', label: 'Bent by', kind: 'angle' },
+];
+
+export function FlatRoom({ findings }: { findings: ReactNode }) {
+  const f = useFlatPart();
+  const plan = useDesk((s) => s.plan);
+  const lots = useDesk((s) => s.cupboard.lots);
+  const parts = useDesk((s) => s.piece!.form.parts);
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  const p = plan?.flatParts.find((x) => x.id === f?.id);
+  if (!f) {
+    return (
+      <Typography sx={{ my: 1 }}>
+        Ears, wings, tail feathers, beaks and claws are felted flat by themselves. Add one to draw its outline and print
+        its pattern.
+      </Typography>
+    );
+  }
+  const wools = [{ value: 'none', says: 'none' }, ...lots.map((l) => ({ value: l.id, says: l.name }))];
+  return (
+    <>
+      {p && (
+        <>
+          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            {p.count === 2 ? 'Make two alike: ' : 'Make one: '}
+            <OpenedFigure figure={p.mass} />
+            {p.liningMass ? (
+              <>
+                {' '}
+                and <OpenedFigure figure={p.liningMass} /> of lining
+              </>
+            ) : null}{' '}
+            each, in {f.layers} layers of <b>{q({ kind: 'mass', value: p.layerG })}</b>. Cut the pattern{' '}
+            <OpenedFigure figure={p.pattern} /> times as large.
+          </Typography>
+          <FigureGrid
+            columns={2}
+            list={[
+              { label: 'finished area', value: q({ kind: 'area', value: p.areaMm2 }) },
+              ...(p.through ? [{ label: 'of the lining shows', value: <OpenedFigure figure={p.through} /> }] : []),
+            ]}
+          />
+        </>
+      )}
+      {findings}
+      <Box role="group" aria-label={`How ${f.name} is made`} sx={{ mt: 1 }}>
+        <NameField
+          key={f.id}
+          label="Name of the flat part"
+          value={f.name}
+          disabled={!mine}
+          onChange={(v) => changeFlat(f.id, (x) => void (x.name = v))}
+        />
+        <PickField
+          label="Kind"
+          value={f.kind}
+          options={FLAT_KINDS.map((k) => ({ value: k, says: k }))}
+          disabled={!mine}
+          onChange={(v) =>
+            changeFlat(f.id, (x) => {
+              x.kind = v as FlatPart['kind'];
+              x.outline = FLAT_OUTLINES[x.kind].map(([a, b]) => [a, b] as [number, number]);
+            })
+          }
+        />
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={f.paired}
+              disabled={!mine}
+              onChange={(e) => changeFlat(f.id, (x) => void (x.paired = e.target.checked))}
+            />
+          }
+          label="a pair, the other one turned over"
+        />
+        {FIELDS.map(({ key, label, kind }) => (
+          <MeasureField
+            key={`${f.id}-${key}`}
+            label={label}
+            kind={kind}
+            value={f[key]}
+            min={shape[key].minValue!}
+            max={shape[key].maxValue!}
+            disabled={!mine}
+            onChange={(v) => changeFlat(f.id, (x) => void (x[key] = key === 'layers' ? Math.round(v) : v))}
+          />
+        ))}
+        <PickField
+          label="Wool"
+          value={f.lotId ?? 'none'}
+          options={wools}
+          disabled={!mine}
+          onChange={(v) => changeFlat(f.id, (x) => void (x.lotId = v === 'none' ? null : v))}
+        />
+        <PickField
+          label="Lining"
+          value={f.liningLotId ?? 'none'}
+          options={wools}
+          disabled={!mine}
+          onChange={(v) => changeFlat(f.id, (x) => void (x.liningLotId = v === 'none' ? null : v))}
+        />
+        {f.liningLotId !== null && (
+          <MeasureField
+            label="Lining thick"
+            kind="length"
+            value={f.liningMm}
+            min={shape.liningMm.minValue!}
+            max={shape.liningMm.maxValue!}
+            disabled={!mine}
+            onChange={(v) => changeFlat(f.id, (x) => void (x.liningMm = v))}
+          />
+        )}
+        <PickField
+          label="Seat"
+          value={f.seat ?? ''}
+          empty="Choose a part"
+          options={parts.map((x) => ({ value: x.id, says: x.name }))}
+          disabled={!mine}
+          onChange={(v) => changeFlat(f.id, (x) => void (x.seat = v))}
+        />
+        <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
+          Felt it flat, turn the edge, clean the edge between two cards so that no finger is near the needle. Small
+          parts come off: a realistic piece is a display piece, not a toy for a small child.
+        </Typography>
+      </Box>
+    </>
+  );
+}

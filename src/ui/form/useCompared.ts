@@ -1,0 +1,74 @@
+'use client';
+/** The photograph in hand beside the animal: its pins, its proportions, and the picture itself where this browser has it. */
+import { useEffect, useMemo, useState } from 'react';
+import { makeBody } from '@/core/form/body';
+import { comparePicture, landmarks, seenFlat, type Compared, type Flat, type Landmark } from '@/core/form/compare';
+import type { Outline } from '@/core/geometry/outline';
+import type { Reference } from '@/core/piece/schema';
+import { outlineFrom } from '@/desk/planner';
+import { loadPicture } from '@/desk/storage';
+import { useDesk } from '@/desk/store';
+
+export function useReference(): Reference | null {
+  const piece = useDesk((s) => s.piece);
+  const id = useDesk((s) => s.view.referenceId);
+  return piece?.references.find((r) => r.id === id) ?? piece?.references[0] ?? null;
+}
+
+export interface ComparedView {
+  readonly reference: Reference;
+  readonly compared: Compared;
+  readonly outline: Outline | null;
+  readonly places: readonly { readonly landmark: Landmark; readonly at: Flat }[];
+  /** Address of the picture; null when it is not in this browser, undefined while it is being looked for. */
+  readonly picture: string | null | undefined;
+}
+
+export function useCompared(): ComparedView | null {
+  const reference = useReference();
+  const form = useDesk((s) => s.piece?.form);
+  const pieceId = useDesk((s) => s.piece?.id);
+  const plan = useDesk((s) => s.plan);
+  const [outline, setOutline] = useState<Outline | null>(null);
+  const [picture, setPicture] = useState<string | null | undefined>(undefined);
+  const side = reference?.side;
+  const id = reference?.id;
+  useEffect(() => {
+    if (!side || !plan) return;
+    let gone = false;
+    void outlineFrom(side).then((o) => !gone && setOutline(o));
+    return () => {
+      gone = true;
+    };
+  }, [side, plan]);
+  useEffect(() => {
+    if (!id || !pieceId) return;
+    let gone = false;
+    let url: string | null = null;
+    void loadPicture(pieceId, id).then((blob) => {
+      if (gone) return;
+      url = blob && URL.createObjectURL(blob);
+      setPicture(url);
+    });
+    return () => {
+      gone = true;
+      if (url) URL.revokeObjectURL(url);
+      setPicture(undefined);
+    };
+  }, [id, pieceId]);
+  const body = useMemo(() => form && makeBody(form), [form]);
+  const scale = plan?.form.scale.value;
+  return useMemo(() => {
+    if (!reference || !body || !scale) return null;
+    const middle: Flat = outline
+      ? [(outline.min[0] + outline.max[0]) / 2, (outline.min[1] + outline.max[1]) / 2]
+      : [0, 0];
+    return {
+      reference,
+      outline,
+      picture,
+      compared: comparePicture(body, reference, scale, middle),
+      places: landmarks(body).map((landmark) => ({ landmark, at: seenFlat(landmark.at, reference.side) })),
+    };
+  }, [reference, body, scale, outline, picture]);
+}

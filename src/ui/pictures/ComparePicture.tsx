@@ -1,0 +1,161 @@
+'use client';
+/**
+ * A photograph behind the outline of the animal, both at the scale of the piece: the two points of known distance, and
+ * the pins. Everything on it is moved by hand, or by arrows when it has the focus: half a millimetre a press.
+ */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { onPicture, type Flat } from '@/core/form/compare';
+import type { Reference } from '@/core/piece/schema';
+import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { changeReference } from '@/ui/form/CompareRoom';
+import { useCompared } from '@/ui/form/useCompared';
+
+const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
+
+export function ComparePicture() {
+  const view = useCompared();
+  const mine = useDesk((s) => s.mine);
+  const svg = useRef<SVGSVGElement>(null);
+  if (!view) {
+    return (
+      <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
+        <Typography sx={{ bgcolor: 'background.paper', p: 2, border: 1, borderColor: 'divider', maxWidth: 380 }}>
+          No photograph yet. Add one on the left; it is laid behind the outline at the scale of the piece.
+        </Typography>
+      </Box>
+    );
+  }
+  const { reference: r, compared, outline, picture } = view;
+  const w = compared.widthMm?.value ?? 100;
+  const h = compared.heightMm;
+  const [cx, cy] = compared.corner;
+  const lo = [Math.min(cx, outline?.min[0] ?? cx), Math.min(cy - h, outline?.min[1] ?? cy - h)] as const;
+  const hi = [Math.max(cx + w, outline?.max[0] ?? cx + w), Math.max(cy, outline?.max[1] ?? cy)] as const;
+  const pad = 0.04 * Math.max(hi[0] - lo[0], hi[1] - lo[1]);
+  const box = { x: lo[0] - pad, y: -hi[1] - pad, w: hi[0] - lo[0] + 2 * pad, h: hi[1] - lo[1] + 2 * pad };
+  const line = box.w / 320;
+  /** Moves one thing of the picture to a place in mm. */
+  const put = (recipe: (r: Reference, at: [number, number]) => void, at: Flat) =>
+    changeReference(r.id, (x) => recipe(x, [clamp((at[0] - cx) / w), clamp((cy - at[1]) / h)]));
+  const grip = (name: string, at: Flat, recipe: (r: Reference, at: [number, number]) => void) => ({
+    tabIndex: mine ? 0 : -1,
+    role: 'button' as const,
+    'aria-label': name,
+    onKeyDown: (e: KeyboardEvent) => {
+      const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[e.key];
+      if (!step || !mine) return;
+      e.preventDefault();
+      e.stopPropagation();
+      put(recipe, [at[0] + step[0]!, at[1] + step[1]!]);
+    },
+    onPointerDown: (e: PointerEvent) => {
+      if (!mine) return;
+      e.currentTarget.setPointerCapture(e.pointerId);
+    },
+    onPointerMove: (e: PointerEvent) => {
+      if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return;
+      const m = svg.current.getScreenCTM();
+      if (!m) return;
+      const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
+      beginDrag();
+      put(recipe, [p.x, -p.y]);
+    },
+    onPointerUp: () => endGesture(),
+    style: { cursor: mine ? 'grab' : 'default', touchAction: 'none' },
+  });
+  const a = onPicture(compared, r.a);
+  const b = onPicture(compared, r.b);
+  return (
+    <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
+      <Box
+        component="svg"
+        ref={svg}
+        viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+        aria-label={`${r.name} behind the outline of the animal`}
+        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', color: 'text.primary' }}
+      >
+        {picture ? (
+          <image href={picture} x={cx} y={-cy} width={w} height={h} opacity={r.strength} preserveAspectRatio="none" />
+        ) : (
+          <rect
+            x={cx}
+            y={-cy}
+            width={w}
+            height={h}
+            fill="none"
+            stroke="currentColor"
+            strokeDasharray={line * 4}
+            strokeWidth={line}
+          />
+        )}
+        {outline?.lines.map((l, i) => (
+          <polyline
+            key={i}
+            points={Array.from({ length: l.length / 2 }, (_, k) => `${l[2 * k]},${-l[2 * k + 1]!}`).join(' ')}
+            fill="none"
+            stroke="#1f4b73"
+            strokeWidth={1.6 * line}
+          />
+        ))}
+        <line
+          x1={a[0]}
+          y1={-a[1]}
+          x2={b[0]}
+          y2={-b[1]}
+          stroke="currentColor"
+          strokeWidth={line}
+          strokeDasharray={`${3 * line}`}
+        />
+        {(
+          [
+            ['First point of known distance', a, 'a'],
+            ['Second point of known distance', b, 'b'],
+          ] as const
+        ).map(([name, at, key]) => (
+          <g key={key} {...grip(name, at, (x, p) => void (x[key] = p))} data-handle={key}>
+            <rect
+              x={at[0] - 4 * line}
+              y={-at[1] - 4 * line}
+              width={8 * line}
+              height={8 * line}
+              fill="#f6f6f4"
+              stroke="#1c2022"
+              strokeWidth={line}
+            />
+          </g>
+        ))}
+        {compared.pins.map((p) => (
+          <g key={p.id}>
+            <line
+              x1={p.piece[0]}
+              y1={-p.piece[1]}
+              x2={p.photo[0]}
+              y2={-p.photo[1]}
+              stroke="#9b2226"
+              strokeWidth={1.5 * line}
+            />
+            <circle cx={p.piece[0]} cy={-p.piece[1]} r={2 * line} fill="#1f4b73" />
+            <g
+              {...grip(`Pin: ${p.name}, ${p.offMm.toFixed(1)} mm off`, p.photo, (x, at) => {
+                const pin = x.pins.find((y) => y.landmark === p.id);
+                if (pin) pin.at = at;
+              })}
+              data-handle={p.id}
+            >
+              <circle
+                cx={p.photo[0]}
+                cy={-p.photo[1]}
+                r={4 * line}
+                fill="#f6f6f4"
+                stroke="#9b2226"
+                strokeWidth={1.5 * line}
+              />
+            </g>
+          </g>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,141 @@
+'use client';
+/**
+ * The outline of a flat part: its drawn points, the smooth finished line through them, and the pattern to cut round it.
+ * Points are moved by hand, or by arrows when they have the focus: half a millimetre a press.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { unitMm } from '@/core/form/shape';
+import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { changeFlat, useFlatPart } from '@/ui/form/FlatRoom';
+import { useUnits } from '@/ui/parts/useUnits';
+import { scaleBar } from './camera';
+
+const clamp = (x: number): number => Math.max(-1000, Math.min(1000, Math.round(x * 10) / 10));
+
+export function FlatPicture() {
+  const f = useFlatPart();
+  const piece = useDesk((s) => s.piece);
+  const plan = useDesk((s) => s.plan);
+  const mine = useDesk((s) => s.mine);
+  const svg = useRef<SVGSVGElement>(null);
+  const [chosen, setChosen] = useState(0);
+  const { q } = useUnits();
+  const p = plan?.flatParts.find((x) => x.id === f?.id);
+  if (!f || !piece || !p) {
+    return (
+      <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
+        <Typography sx={{ bgcolor: 'background.paper', p: 2, border: 1, borderColor: 'divider', maxWidth: 380 }}>
+          No flat part yet. Add one on the left to draw its outline.
+        </Typography>
+      </Box>
+    );
+  }
+  const k = unitMm(piece.form);
+  const big = p.pattern.value;
+  const line = Array.from(
+    { length: p.outline.length / 2 },
+    (_, i) => [p.outline[2 * i]!, -p.outline[2 * i + 1]!] as const,
+  );
+  const xs = line.map((x) => x[0] * big);
+  const ys = line.map((x) => x[1] * big);
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys, f.fringeMm)];
+  const pad = 0.12 * Math.max(x1 - x0, y1 - y0);
+  const dot = Math.max(x1 - x0, y1 - y0) / 70;
+  const bar = scaleBar(1, Math.max(5, (x1 - x0 + 2 * pad) / 2));
+  const move = (i: number, x: number, y: number) =>
+    changeFlat(f.id, (d) => void (d.outline[i] = [clamp(x / k), clamp(y / k)]));
+  const at = (i: number): [number, number] => [f.outline[i]![0] * k, f.outline[i]![1] * k];
+  const path = (s: number) => `M${line.map(([x, y]) => `${x * s} ${y * s}`).join('L')}Z`;
+  return (
+    <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
+      <Box
+        component="svg"
+        ref={svg}
+        viewBox={`${x0 - pad} ${y0 - pad} ${x1 - x0 + 2 * pad} ${y1 - y0 + 2 * pad}`}
+        aria-label={`Outline of ${f.name}, finished ${q({ kind: 'area', value: p.areaMm2 })}, with the pattern to cut round it`}
+        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', color: 'text.primary' }}
+      >
+        <path d={path(big)} fill="none" stroke="currentColor" strokeWidth={dot / 4} strokeDasharray={dot} />
+        <path d={path(1)} fill="currentColor" fillOpacity={0.12} stroke="currentColor" strokeWidth={dot / 3} />
+        <path
+          d={`M${x0} 0H${x1}M${x0} ${f.fringeMm}H${x1}`}
+          stroke="currentColor"
+          strokeWidth={dot / 6}
+          strokeDasharray={dot / 2}
+        />
+        {f.outline.map((_, i) => {
+          const [x, y] = at(i);
+          return (
+            <circle
+              key={i}
+              cx={x}
+              cy={-y}
+              r={dot}
+              fill={i === chosen ? '#1f4b73' : '#f6f6f4'}
+              stroke="#1f4b73"
+              strokeWidth={dot / 3}
+              role="button"
+              aria-label={`Point ${i + 1} of ${f.outline.length}`}
+              tabIndex={mine ? 0 : -1}
+              style={{ cursor: 'grab', touchAction: 'none' }}
+              onFocus={() => setChosen(i)}
+              onKeyDown={(e: KeyboardEvent) => {
+                const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[
+                  e.key
+                ];
+                if (!step || !mine) return;
+                e.preventDefault();
+                e.stopPropagation();
+                move(i, x + step[0]!, y + step[1]!);
+              }}
+              onPointerDown={(e: PointerEvent) => {
+                setChosen(i);
+                if (mine) e.currentTarget.setPointerCapture(e.pointerId);
+              }}
+              onPointerMove={(e: PointerEvent) => {
+                const m = svg.current?.getScreenCTM();
+                if (!mine || !m || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+                const to = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
+                beginDrag();
+                move(i, to.x, -to.y);
+              }}
+              onPointerUp={() => endGesture()}
+            />
+          );
+        })}
+        <path d={`M${x0 - pad / 2} ${y1 + pad * 0.6}h${bar.mm}`} stroke="currentColor" strokeWidth={dot / 2} />
+        <text x={x0 - pad / 2} y={y1 + pad * 0.5} fontSize={dot * 2.6} fill="currentColor">
+          {q({ kind: 'length', value: bar.mm })}
+        </text>
+      </Box>
+      <Box sx={{ position: 'absolute', left: 12, bottom: 12, display: 'flex', gap: 0.75 }}>
+        <Button
+          disabled={!mine || f.outline.length >= 24}
+          sx={{ bgcolor: 'background.paper' }}
+          onClick={() =>
+            changeFlat(f.id, (d) => {
+              const i = Math.min(chosen, d.outline.length - 1);
+              const [a, b] = [d.outline[i]!, d.outline[(i + 1) % d.outline.length]!];
+              d.outline.splice(i + 1, 0, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]);
+            })
+          }
+        >
+          Add a point
+        </Button>
+        <Button
+          disabled={!mine || f.outline.length <= 3}
+          sx={{ bgcolor: 'background.paper' }}
+          onClick={() => {
+            changeFlat(f.id, (d) => void d.outline.splice(Math.min(chosen, d.outline.length - 1), 1));
+            setChosen(0);
+          }}
+        >
+          Take the point away
+        </Button>
+      </Box>
+    </Box>
+  );
+}
