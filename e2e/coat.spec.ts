@@ -34,6 +34,9 @@ test('the turntable turns, jumps to viewpoints and shows overlays by mouse and b
   await accessible(page);
 });
 
+/** A length of rows as shown, in metres. */
+const metres = (shown: string) => parseFloat(shown) * (shown.endsWith('cm') ? 0.01 : 1);
+
 test('a changed finished length changes every figure, and undo brings all of it back', async ({ desk: page }) => {
   await openDemo(page);
   await chooseArea(page, 'Flanks');
@@ -46,8 +49,8 @@ test('a changed finished length changes every figure, and undo brings all of it 
   await expect(page.getByText('370 mm nose to tail').first()).toBeVisible();
   await page.keyboard.press('2');
   // Twice the animal at the same spacing: four times the row length.
-  await expect.poll(async () => parseFloat(await figure(page, 'of rows'))).toBeGreaterThan(3.7 * parseFloat(rows));
-  expect(parseFloat(await figure(page, 'of rows'))).toBeLessThan(4.3 * parseFloat(rows));
+  await expect.poll(async () => metres(await figure(page, 'of rows'))).toBeGreaterThan(3.7 * metres(rows));
+  expect(metres(await figure(page, 'of rows'))).toBeLessThan(4.3 * metres(rows));
   await page.keyboard.press('Control+z');
   await expect.poll(() => figure(page, 'of rows')).toBe(rows);
   expect(await figure(page, 'chestnut top')).toBe(mass);

@@ -6,6 +6,8 @@ export const test = base.extend<{ desk: Page }>({
   desk: async ({ page, baseURL }, provide) => {
     const trouble: string[] = [];
     page.on('console', (m) => {
+      // The tracer itself tries to read pictures held in the browser, which the policy of the pages rightly forbids.
+      if (/^Connecting to 'blob:/.test(m.text())) return;
       if (m.type() === 'error' || m.type() === 'warning') trouble.push(`${m.type()}: ${m.text()}`);
     });
     page.on('pageerror', (e) => trouble.push(`page error: ${e.message}`));

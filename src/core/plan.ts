@@ -62,7 +62,7 @@ export function* planSteps(
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
   const edgeShare = options.edgeShare ?? EDGE_SHARE;
-  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, edgeShare]);
+  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, piece.form.scan?.id ?? null, edgeShare]);
   yield { doing: 'Shaping the animal', share: 0 };
   const atReference = memo.keep('form', shapeOnly, () =>
     workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
@@ -111,7 +111,7 @@ export function* planSteps(
     };
   };
   const asked = askedLoft(piece, work, coat.result, at.value.owner);
-  const coreKey = JSON.stringify([formKey, digest(asked), piece.core, cupboard, hand]);
+  const coreKey = JSON.stringify([formKey, digest(asked), piece.core, piece.form.scan?.role ?? null, cupboard, hand]);
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<ReturnType<typeof planCore>>('core-plan');
   const early =

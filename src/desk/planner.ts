@@ -99,3 +99,13 @@ export async function furStrands(most: number) {
 export async function outlineFrom(side: 'left' | 'front' | 'above') {
   return connect().outline(side);
 }
+
+/** Reads a scan in the worker. @returns null when it was stopped @throws in words */
+export async function readScanFile(file: File, report: (p: Progress) => void) {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return connect().scan(Comlink.transfer(bytes, [bytes.buffer]), file.name, Comlink.proxy(report));
+}
+
+export function stopScan(): void {
+  void worker?.stopScan();
+}

@@ -9,6 +9,8 @@ import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
+import { repair, type RepairReport } from '@/core/geometry/repair';
+import { readScan } from './scan-file';
 import { Memo } from '@/core/memo';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -19,6 +21,7 @@ z.config({ jitless: true });
 
 const memo = new Memo();
 let newest = 0;
+let newestScan = 0;
 let last: { piece: Piece; plan: Plan } | null = null;
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
@@ -56,6 +59,35 @@ const api = {
     const { skin } = last.plan.form;
     const { from, up } = SIDES[side];
     return outline(skin, buildEdges(skin.triangles, skin.positions.length / 3), from, up);
+  },
+  /**
+   * Reads a scan and makes it sound, reporting how far it is.
+   * @returns null when it was stopped
+   * @throws in words when nothing can be made of it
+   */
+  async scan(
+    bytes: Uint8Array<ArrayBuffer>,
+    name: string,
+    report: (p: Progress) => void,
+  ): Promise<{ positions: Float64Array; triangles: Uint32Array; report: RepairReport } | null> {
+    const mine = ++newestScan;
+    report({ doing: 'Reading the scan', share: 0 });
+    await breathe();
+    const soup = await readScan(bytes, name);
+    const steps = repair(soup);
+    for (;;) {
+      if (mine !== newestScan) return null;
+      const step = steps.next();
+      if (step.done) {
+        const { mesh, report: done } = step.value;
+        return { positions: mesh.positions, triangles: mesh.triangles, report: done };
+      }
+      report({ doing: 'Making the scan sound', share: step.value });
+      await breathe();
+    }
+  },
+  stopScan(): void {
+    newestScan++;
   },
   stop(): void {
     newest++;

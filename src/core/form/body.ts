@@ -7,6 +7,7 @@ import { makeField, type Field, type FieldPart } from '@/core/geometry/field';
 import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Part, Piece } from '@/core/piece/schema';
+import { meshOfScan } from './scan';
 import { nodesOf, outOf, poseIsSymmetric, posed, topOf, turned, type Posed, type PosedPart } from './pose';
 
 /** One straight stretch of a part's axis, for measuring along and around it. mm. */
@@ -40,6 +41,8 @@ export interface Body {
   readonly lengthMm: number;
   /** Longest way across the animal as drawn, mm: what the fineness of its skin goes by. */
   readonly largestMm: number;
+  /** Places of an own base, mm, stride 3; null for a drawn animal. */
+  readonly surface: Float64Array | null;
   /** A relief stands out of a board and is cut off behind it. */
   readonly board: boolean;
 }
@@ -142,7 +145,9 @@ export function drawnLength(parts: readonly Part[]): number {
 /** A board is large and flat: a relief may be drawn this much coarser. Ours. */
 const BOARD_COARSER = 1.3;
 
-export function makeBody(form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'>): Body {
+export function makeBody(
+  form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'> & { readonly scan?: Piece['form']['scan'] },
+): Body {
   const { min, max } = drawnExtents(form.parts);
   const scale = form.finishedLengthMm / (max[2] - min[2]);
   const standing = posed(form.parts, form.pose);
@@ -161,6 +166,7 @@ export function makeBody(form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedL
     }),
     scale,
     lengthMm: form.finishedLengthMm,
+    surface: form.scan ? meshOfScan(form.scan).positions.map((x) => x * scale) : null,
     largestMm:
       scale *
       Math.max(

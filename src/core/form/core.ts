@@ -109,7 +109,8 @@ export function askedLoft(piece: Piece, w: FormWork, coat: CoatPlan, owner: Int3
   const flat = w.body.parts.map((p) => p.part.shape === 'board' || firmnessOf(piece, p.part) === 'flat felt');
   const lofts = coat.areas.map((a) => a.fur?.figures.loft.value ?? piece.core.allowanceMm);
   const out = new Float64Array(owner.length);
-  if (piece.core.school === 'full-size') return out;
+  // What was scanned as the core is the core: the coat adds outward.
+  if (piece.core.school === 'full-size' || piece.form.scan?.role === 'core') return out;
   for (let v = 0; v < out.length; v++) {
     if (flat[part[v]!]) continue;
     const a = owner[v]!;

@@ -36,6 +36,7 @@ const formOf = (parts: Part[], finishedLengthMm = 100) => ({
   measuredBy: 'length',
   parts,
   pose: [],
+  scan: null,
 });
 
 describe('the body', () => {

@@ -7,6 +7,7 @@ import type { Finding, Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { makeBody, type Body } from './body';
 import { defaultLie } from './lie';
+import { skinOfScan } from './scan';
 
 /** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its longest way across. */
 export const EDGE_SHARE = 1 / 125;
@@ -51,7 +52,7 @@ export interface FormWork {
 /** @param edgeShare side of the grid as a share of the animal's longest way across */
 export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork {
   const body = makeBody(form);
-  const skin = polygonise(body.field, edgeShare * body.largestMm);
+  const skin = form.scan ? skinOfScan(form.scan, body.scale) : polygonise(body.field, edgeShare * body.largestMm);
   const n = skin.positions.length / 3;
   const P = body.parts.length;
   const distance = new Float32Array(n * P);

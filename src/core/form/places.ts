@@ -47,6 +47,20 @@ export function pointOf(body: Body, place: Place): Vec3 | null {
   const sign = !part.right && place.side === 'right' ? -1 : 1;
   let p = add(s.a, times(sub(s.b, s.a), t));
   p = add(p, add(times(s.top, place.up * r), times(s.out, sign * place.out * r)));
+  if (body.surface) {
+    // On an own base the nearest corner of its skin; its corners lie closer than any brush is wide.
+    let best = 0;
+    let least = Infinity;
+    for (let v = 0; v < body.surface.length; v += 3) {
+      const d =
+        (body.surface[v]! - p[0]) ** 2 + (body.surface[v + 1]! - p[1]) ** 2 + (body.surface[v + 2]! - p[2]) ** 2;
+      if (d < least) {
+        least = d;
+        best = v;
+      }
+    }
+    return [body.surface[best]!, body.surface[best + 1]!, body.surface[best + 2]!];
+  }
   const all = body.parts.map((_, i) => i);
   const f = (q: Vec3) => fieldValue(body.field, all, q[0], q[1], q[2]);
   const e = 1e-3 * body.lengthMm;

@@ -263,7 +263,7 @@ export function statedMeasure(parts: readonly Part[], by: string, extents: { min
 
 /** Measures a maker can state the size by. */
 export const measuresOf = (parts: readonly Part[]): { id: string; says: string }[] => [
-  { id: 'length', says: 'length, nose to tail tip' },
+  { id: 'length', says: 'length, nose to tail' },
   { id: 'height', says: 'height, feet to highest point' },
   { id: 'width', says: 'width' },
   ...parts.filter((p) => p.shape !== 'board').map((p) => ({ id: p.id, says: `length of ${p.name.toLowerCase()}` })),

@@ -27,10 +27,11 @@ export interface InsideGrid {
   readonly nearest: Int32Array;
 }
 
-const out = new Float64Array(4);
+/** Filled by `toTriangle`: weights of the three corners, squared distance. */
+export const nearestOf = new Float64Array(4);
 
-/** Nearest point of a triangle (Ericson 2005, 5.1.5, from memory). Fills weights and squared distance into `out`. */
-function toTriangle(p: Float64Array, T: Uint32Array, t: number, x: number, y: number, z: number): void {
+/** Nearest point of a triangle (Ericson 2005, 5.1.5, from memory). Fills weights and squared distance into `nearestOf`. */
+export function toTriangle(p: Float64Array, T: Uint32Array, t: number, x: number, y: number, z: number): void {
   const i = 3 * T[3 * t]!;
   const j = 3 * T[3 * t + 1]!;
   const k = 3 * T[3 * t + 2]!;
@@ -67,10 +68,10 @@ function toTriangle(p: Float64Array, T: Uint32Array, t: number, x: number, y: nu
   const dx = apx - v * abx - w * acx;
   const dy = apy - v * aby - w * acy;
   const dz = apz - v * abz - w * acz;
-  out[0] = 1 - v - w;
-  out[1] = v;
-  out[2] = w;
-  out[3] = dx * dx + dy * dy + dz * dz;
+  nearestOf[0] = 1 - v - w;
+  nearestOf[1] = v;
+  nearestOf[2] = w;
+  nearestOf[3] = dx * dx + dy * dy + dz * dz;
 }
 
 const spot = new Float64Array(6);
@@ -152,8 +153,8 @@ export function insideGrid(mesh: Mesh, edgeMm: number, half: boolean): InsideGri
         for (let x = from[0]!; x <= to[0]!; x++) {
           const node = x + nx * (y + ny * z);
           toTriangle(p, T, t, origin[0] + x * h, origin[1] + y * h, origin[2] + z * h);
-          if (out[3]! < square[node]!) {
-            square[node] = out[3]!;
+          if (nearestOf[3]! < square[node]!) {
+            square[node] = nearestOf[3]!;
             nearest[node] = t;
           }
         }
@@ -182,8 +183,8 @@ export function insideGrid(mesh: Mesh, edgeMm: number, half: boolean): InsideGri
         const t = nearest[u + nx * (v + ny * w)]!;
         if (t < 0 || t === nearest[node]) continue;
         toTriangle(p, T, t, origin[0] + x * h, origin[1] + y * h, origin[2] + z * h);
-        if (out[3]! < square[node]!) {
-          square[node] = out[3]!;
+        if (nearestOf[3]! < square[node]!) {
+          square[node] = nearestOf[3]!;
           nearest[node] = t;
         }
       }
@@ -273,9 +274,9 @@ export class SkinFinder {
     const { positions: p, triangles: T } = this.#mesh;
     const normals = this.#normals;
     toTriangle(p, T, t, x, y, z);
-    let u = out[1]!;
-    let v = out[2]!;
-    const flat = Math.sqrt(out[3]!);
+    let u = nearestOf[1]!;
+    let v = nearestOf[2]!;
+    const flat = Math.sqrt(nearestOf[3]!);
     const a = 3 * T[3 * t]!;
     const b = 3 * T[3 * t + 1]!;
     const c = 3 * T[3 * t + 2]!;
@@ -331,8 +332,8 @@ export class SkinFinder {
     const look = (t: number) => {
       if (t < 0 || t === best) return false;
       toTriangle(p, T, t, x, y, z);
-      if (out[3]! >= least) return false;
-      least = out[3]!;
+      if (nearestOf[3]! >= least) return false;
+      least = nearestOf[3]!;
       best = t;
       return true;
     };

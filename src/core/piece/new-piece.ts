@@ -74,6 +74,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       measuredBy: plan.measuredBy,
       parts: plan.parts,
       pose: plan.pose,
+      scan: null,
     },
     core: { school: 'under-built', allowanceMm: 2, lotId: null, soft: [] },
     frame: {

@@ -138,6 +138,24 @@ export const strokeSchema = z.strictObject({
   places: z.array(placeSchema).min(1).max(600),
 });
 
+const base64 = (what: string) =>
+  z
+    .string()
+    .regex(/^[A-Za-z0-9+/]+={0,2}$/, `${what} is damaged`)
+    .max(4_000_000, `${what} is too large`);
+
+/** A scan of an own base: places (Float32, x y z) and triangles (Uint32) as base64, in thousandths of its length. */
+export const scanSchema = z.strictObject({
+  id: id('Scan'),
+  name: name('Name of the scan', 120),
+  /** What was scanned: the animal as it will be, or the core the coat comes onto. */
+  role: z.enum(['finished', 'core']),
+  /** What was done to make it sound, in words. */
+  report: z.array(z.string().max(200)).max(12),
+  positions: base64('The scan'),
+  triangles: base64('The scan'),
+});
+
 const onPicture = z.tuple([
   measure('Place across the picture', -1, 2, 'widths'),
   measure('Place down the picture', -1, 2, 'heights'),
@@ -253,6 +271,8 @@ export const pieceSchema = z
       measuredBy: id('Measure'),
       parts: z.array(partSchema).min(1, 'The animal needs at least one part').max(60),
       pose: z.array(jointSchema).max(120),
+      /** An own base brought in; its one part stands for all of it. */
+      scan: scanSchema.nullable(),
     }),
     core: coreSchema,
     frame: frameSchema,

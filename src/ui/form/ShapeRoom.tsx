@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
+import { OwnBase } from './OwnBase';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
 import {
@@ -64,7 +65,8 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
         </>
       )}
       {findings}
-      {part && <PartControls key={part.id} piece={piece} part={part} mine={mine} />}
+      <OwnBase />
+      {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} mine={mine} />}
       <Box role="group" aria-label="Size" sx={{ mt: 1.5 }}>
         <Typography variant="h3" sx={{ mb: 0.5 }}>
           Whole animal

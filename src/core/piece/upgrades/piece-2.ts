@@ -45,7 +45,7 @@ export function toPiece2(old: Doc): Doc {
   });
   return {
     ...old,
-    form: { ...form, measuredBy: 'length', parts: seated, pose: [] },
+    form: { ...form, measuredBy: 'length', parts: seated, pose: [], scan: null },
     core: { school: 'under-built', allowanceMm: 0, lotId: null, soft: [] },
     frame: { kind: 'one wire', head: true, tail: true, wireId: null, turnedMm: 10, wasteShare: 0.05 },
     references: [],
