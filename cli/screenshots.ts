@@ -3,7 +3,7 @@ import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
 import config from '../playwright.config';
 
 const port = 3178;
@@ -26,6 +26,36 @@ async function up(): Promise<void> {
     await new Promise((r) => setTimeout(r, 500));
   }
   throw new Error('the server did not come up');
+}
+
+/** A made-up picture of an animal from the side, drawn in the page. */
+async function invented(page: Page): Promise<Buffer> {
+  const url = await page.evaluate(() => {
+    const c = document.createElement('canvas');
+    c.width = 900;
+    c.height = 560;
+    const g = c.getContext('2d')!;
+    const ground = g.createLinearGradient(0, 0, 0, 560);
+    ground.addColorStop(0, '#b8bcae');
+    ground.addColorStop(1, '#8f8c76');
+    g.fillStyle = ground;
+    g.fillRect(0, 0, 900, 560);
+    g.fillStyle = '#5b4029';
+    for (const [x, y, rx, ry, turn] of [
+      [430, 270, 190, 58, 0],
+      [225, 200, 62, 48, -0.3],
+      [290, 240, 80, 52, 0.6],
+      [700, 310, 150, 40, 0.35],
+      [290, 370, 24, 78, 0],
+      [575, 370, 28, 84, 0.1],
+    ] as const) {
+      g.beginPath();
+      g.ellipse(x, y, rx, ry, turn, 0, 2 * Math.PI);
+      g.fill();
+    }
+    return c.toDataURL('image/png');
+  });
+  return Buffer.from(url.split(',')[1]!, 'base64');
 }
 
 try {
@@ -55,11 +85,41 @@ try {
   await overlay('base hidden');
   await shot('cover');
   await overlay('fur');
-  await page.getByRole('button', { name: '1.2 m' }).click();
+  await page.locator('dl > div', { hasText: 'of rows' }).getByRole('button').click();
   await shot('working', 3000);
   await page.keyboard.press('Escape');
   await page.keyboard.press('1');
+  await page.getByRole('list', { name: 'Parts' }).getByRole('button', { name: 'Tail' }).click();
   await shot('form');
+  const room = (name: string) =>
+    page.getByRole('navigation', { name: 'Rooms of the form' }).getByRole('button', { name }).click();
+  await room('Core');
+  await shot('core');
+  await room('Frame');
+  await shot('frame');
+  await room('Areas');
+  await shot('areas');
+  await room('Compare');
+  await page.getByLabel('Photograph to add').setInputFiles({
+    name: 'side view.png',
+    mimeType: 'image/png',
+    buffer: await invented(page),
+  });
+  await page.getByRole('textbox', { name: 'The two points, in life' }).fill('600');
+  for (const l of ['tip of tail', 'root of tail', 'tip of hind leg', 'root of hind leg', 'tip of foreleg']) {
+    await page.getByRole('combobox', { name: 'Pin a landmark' }).click();
+    await page.getByRole('option', { name: l, exact: true }).click();
+  }
+  for (const [pin, key, times] of [
+    ['tip of tail', 'ArrowRight', 14],
+    ['tip of tail', 'ArrowUp', 8],
+    ['tip of hind leg', 'ArrowDown', 9],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`Pin: ${pin}`) }).focus();
+    for (let i = 0; i < times; i++) await page.keyboard.press(key);
+  }
+  await page.getByRole('heading', { level: 1 }).click();
+  await shot('compare');
   await page.keyboard.press('3');
   await shot('order', 800);
   await page.keyboard.press('4');
@@ -96,9 +156,9 @@ try {
     '-r',
     '80',
     '-f',
-    '3',
+    '4',
     '-l',
-    '3',
+    '4',
     '-singlefile',
     join(dir, 'pine-marten-row-sheets.pdf'),
     join(out, 'sheet'),

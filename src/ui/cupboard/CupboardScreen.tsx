@@ -1,5 +1,5 @@
 'use client';
-/** The cupboard: lots of wool and needles, shared by all pieces. Every change is saved and can be undone. */
+/** The cupboard: lots of wool, needles and wire, shared by all pieces. Every change is saved and can be undone. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -14,6 +14,7 @@ import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
+import { Wires } from './Wires';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
 import { Table } from '@/ui/parts/Table';
@@ -115,6 +116,7 @@ export function CupboardScreen() {
               </Table>
             )}
             <Needles needles={cupboard.needles} />
+            <Wires wires={cupboard.wires} />
           </Box>
           {lot && <LotForm key={lot.id} lot={lot} />}
         </Box>

@@ -30,6 +30,7 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
       ['F L R B A', 'front, left, right, back, above'],
       ['O', 'next overlay'],
       ['G', 'millimetre graticule'],
+      ['C', 'finished, core, cut open (in Form)'],
       ['+ −', 'nearer, further'],
     ],
   ],

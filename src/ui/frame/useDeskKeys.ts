@@ -1,7 +1,7 @@
 'use client';
 /** The keys of the desk. Keys typed into a field stay there. */
 import { useEffect, useRef } from 'react';
-import { OVERLAYS } from '@/desk/view';
+import { INSIDES, OVERLAYS } from '@/desk/view';
 import { setView, useDesk } from '@/desk/store';
 import { undoKey } from './useUndoKeys';
 
@@ -69,6 +69,9 @@ export function useDeskKeys(actions: DeskKeyActions): void {
       const point = VIEWPOINTS.find((v) => v.key === e.key.toUpperCase());
       if (point) return setView({ yaw: point.yaw, pitch: point.pitch });
       if (e.key.toLowerCase() === 'g') return setView({ graticule: !view.graticule });
+      if (e.key.toLowerCase() === 'c') {
+        return setView({ inside: INSIDES[(INSIDES.indexOf(view.inside) + 1) % INSIDES.length]! });
+      }
       if (e.key.toLowerCase() === 'o') {
         return setView({ overlay: OVERLAYS[(OVERLAYS.indexOf(view.overlay) + 1) % OVERLAYS.length]! });
       }

@@ -111,7 +111,7 @@ export function FlatPicture() {
           {q({ kind: 'length', value: bar.mm })}
         </text>
       </Box>
-      <Box sx={{ position: 'absolute', left: 12, bottom: 12, display: 'flex', gap: 0.75 }}>
+      <Box sx={{ position: 'absolute', left: 12, top: 12, display: 'flex', gap: 0.75 }}>
         <Button
           disabled={!mine || f.outline.length >= 24}
           sx={{ bgcolor: 'background.paper' }}
