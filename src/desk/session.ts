@@ -96,7 +96,10 @@ export async function openPiece(id: string): Promise<Opened> {
   const now = useDesk.getState();
   // Back from another room with nothing changed elsewhere: the piece and its history stay on the desk.
   if (now.piece?.id === id && now.mine && now.savedAt === entry.savedAt) return { ok: true };
-  const view = viewSchema.safeParse((await loadThing(`view:${id}`)) ?? {});
+  // A relief is looked at from its front, not from behind its board.
+  const relief = entry.piece.form.parts.some((p) => p.shape === 'board');
+  const first = relief ? { yaw: -defaultView.yaw } : {};
+  const view = viewSchema.safeParse((await loadThing(`view:${id}`)) ?? first);
   endGesture();
   useDesk.setState({
     piece: entry.piece,

@@ -33,11 +33,27 @@ export function scanKind(bytes: Uint8Array): ScanKind | null {
   return null;
 }
 
-function add(into: { p: number[][]; t: number[][]; n: number }, g: BufferGeometry, object?: Object3D): void {
+/** Places and corners of every mesh of a file; typed from the start, since scans are large. */
+interface Gathered {
+  readonly p: Float64Array[];
+  readonly t: Uint32Array[];
+  n: number;
+}
+
+function joined<T extends Float64Array | Uint32Array>(list: readonly T[], into: T): T {
+  let at = 0;
+  for (const x of list) {
+    into.set(x, at);
+    at += x.length;
+  }
+  return into;
+}
+
+function add(into: Gathered, g: BufferGeometry, object?: Object3D): void {
   const at = g.getAttribute('position');
   if (!at) return;
   const m = object?.matrixWorld.elements;
-  const p = new Array<number>(3 * at.count);
+  const p = new Float64Array(3 * at.count);
   for (let v = 0; v < at.count; v++) {
     const [x, y, z] = [at.getX(v), at.getY(v), at.getZ(v)];
     p[3 * v] = m ? m[0]! * x + m[4]! * y + m[8]! * z + m[12]! : x;
@@ -46,7 +62,7 @@ function add(into: { p: number[][]; t: number[][]; n: number }, g: BufferGeometr
   }
   const index = g.getIndex();
   const count = index ? index.count : at.count;
-  const t = new Array<number>(count - (count % 3));
+  const t = new Uint32Array(count - (count % 3));
   for (let i = 0; i < t.length; i++) t[i] = into.n + (index ? index.getX(i) : i);
   into.p.push(p);
   into.t.push(t);
@@ -60,7 +76,7 @@ export async function readScan(bytes: Uint8Array<ArrayBuffer>, name: string): Pr
   const kind = scanKind(bytes);
   if (!kind) throw new ScanError(`${name} is not a scan this desk can read: OBJ, STL, PLY and GLB are.`);
   const buffer = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
-  const all = { p: [] as number[][], t: [] as number[][], n: 0 };
+  const all: Gathered = { p: [], t: [], n: 0 };
   try {
     if (kind === 'stl') add(all, new STLLoader().parse(buffer));
     else if (kind === 'ply') add(all, new PLYLoader().parse(buffer));
@@ -79,9 +95,9 @@ export async function readScan(bytes: Uint8Array<ArrayBuffer>, name: string): Pr
       `${name} is damaged or cut short and cannot be read${e instanceof Error && e.message ? ` (${e.message.slice(0, 120)})` : ''}.`,
     );
   }
-  const triangles = Uint32Array.from(all.t.flat());
+  const triangles = joined(all.t, new Uint32Array(all.t.reduce((s, x) => s + x.length, 0)));
   if (triangles.length === 0) throw new ScanError(`${name} holds no triangles.`);
   if (triangles.some((v) => v >= all.n))
     throw new ScanError(`${name} is damaged: a triangle points at a place that is not there.`);
-  return { positions: Float64Array.from(all.p.flat()), triangles };
+  return { positions: joined(all.p, new Float64Array(3 * all.n)), triangles };
 }

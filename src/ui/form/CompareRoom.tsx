@@ -235,14 +235,12 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
         />
       </Box>
       {compared.pins.length > 0 && (
-        <Box sx={{ mt: 1.5, fontSize: 13 }}>
-          <Table caption="Landmarks, furthest off first" head={['Landmark', '=forward or right', '=up', '=off', '']}>
+        <Box sx={{ mt: 1.5, fontSize: 13, '& th, & td': { pr: '8px !important' } }}>
+          <Table caption="Landmarks, furthest off first" head={['The piece’s', '=right', '=up', '=off', '']}>
             {compared.pins.map((p) => (
               <Box component="tr" key={p.id} sx={{ fontSize: 13 }}>
                 <th scope="row">{p.name}</th>
-                <td className="n">
-                  {q({ kind: 'length', value: r.side === 'left' ? p.photo[0] - p.piece[0] : p.piece[0] - p.photo[0] })}
-                </td>
+                <td className="n">{q({ kind: 'length', value: p.piece[0] - p.photo[0] })}</td>
                 <td className="n">{q({ kind: 'length', value: p.piece[1] - p.photo[1] })}</td>
                 <td className="n">{q({ kind: 'length', value: p.offMm })}</td>
                 <td>

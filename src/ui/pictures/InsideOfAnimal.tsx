@@ -1,11 +1,13 @@
 'use client';
-/** The inside: the core by itself, or skin and core both cut open along the middle, with the wire in them. */
+/** The inside: the core by itself, or skin and core both cut open along the middle (thin skin round a turned one), with the wire in them. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
+import { poseIsSymmetric } from '@/core/form/pose';
 import type { Plan } from '@/core/plan';
+import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { eye } from './camera';
 import { surface, useFreed } from './turntable-geometry';
@@ -27,7 +29,10 @@ export function Inside({ plan, view }: { plan: Plan; view: View }) {
   const skin = useFreed(
     useMemo(() => surface(form.skin.positions, form.skin.normals, form.skin.triangles), [form.skin]),
   );
-  const cut = view.inside === 'cut';
+  // A turned animal has no midline to cut along: its skin is drawn thin instead.
+  const even = useDesk((s) => !s.piece || poseIsSymmetric(s.piece.form.parts, s.piece.form.pose));
+  const cut = view.inside === 'cut' && even;
+  const thin = view.inside === 'cut' && !even;
   const { from } = eye(view);
   // The half towards the eye is taken away: across the midline where it is seen from a side, else across its length.
   const planes = useMemo(() => {
@@ -75,6 +80,11 @@ export function Inside({ plan, view }: { plan: Plan; view: View }) {
             </mesh>
           )}
         </>
+      )}
+      {thin && (
+        <mesh geometry={skin} renderOrder={3}>
+          <meshLambertMaterial color={SKIN} transparent opacity={0.38} depthWrite={false} />
+        </mesh>
       )}
       {cut && (
         <>
