@@ -1,9 +1,9 @@
 'use client';
 /** The areas as tickets: wool, number, name, way of laying, grams, and a mark where something is to be decided. */
 import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
+import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
 export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
@@ -20,25 +20,7 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
         const on = a.id === selected;
         return (
           <li key={a.id}>
-            <ButtonBase
-              onClick={() => setView({ areaId: a.id })}
-              aria-current={on ? 'true' : undefined}
-              sx={{
-                width: '100%',
-                display: 'grid',
-                gridTemplateColumns: '34px 1fr auto',
-                gap: 1.25,
-                textAlign: 'left',
-                alignItems: 'center',
-                px: 1.5,
-                py: 0.9,
-                borderLeft: 4,
-                borderColor: on ? 'primary.main' : 'transparent',
-                bgcolor: on ? 'action.selected' : 'transparent',
-                fontFamily: 'inherit',
-                fontSize: 15,
-              }}
-            >
+            <Ticket on={on} onClick={() => setView({ areaId: a.id })} columns="34px 1fr auto">
               <Box
                 sx={{
                   width: 34,
@@ -71,7 +53,7 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
                 </Box>
               </Box>
               <Box sx={{ ...figures, fontSize: 13 }}>{a.fur ? q(a.fur.figures.mass) : ''}</Box>
-            </ButtonBase>
+            </Ticket>
           </li>
         );
       })}

@@ -2,7 +2,6 @@
 /** Compare: photographs behind the outline, landmarks pinned on both, differences in millimetres, proportions worst first. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useRef, type ReactNode } from 'react';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
@@ -14,6 +13,7 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { Table } from '@/ui/parts/Table';
+import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useCompared, useReference } from './useCompared';
 
@@ -93,28 +93,14 @@ export function ReferenceList() {
       <Box component="ul" aria-label="Photographs" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
         {piece.references.map((r) => (
           <li key={r.id}>
-            <ButtonBase
-              onClick={() => setView({ referenceId: r.id })}
-              aria-current={r.id === chosen?.id ? 'true' : undefined}
-              sx={{
-                width: '100%',
-                display: 'block',
-                textAlign: 'left',
-                px: 1.5,
-                py: 0.75,
-                borderLeft: 4,
-                borderColor: r.id === chosen?.id ? 'primary.main' : 'transparent',
-                bgcolor: r.id === chosen?.id ? 'action.selected' : 'transparent',
-                fontFamily: 'inherit',
-                fontSize: 15,
-                overflowWrap: 'anywhere',
-              }}
-            >
-              {r.name}
-              <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-                {SIDE_WORDS[r.side]}, {r.pins.length} pinned
-              </Box>
-            </ButtonBase>
+            <Ticket on={r.id === chosen?.id} onClick={() => setView({ referenceId: r.id })} columns="1fr">
+              <span>
+                {r.name}
+                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+                  {SIDE_WORDS[r.side]}, {r.pins.length} pinned
+                </Box>
+              </span>
+            </Ticket>
           </li>
         ))}
       </Box>

@@ -2,7 +2,6 @@
 /** Flat parts: ears, wings, feathers, beaks, claws felted flat: outline, layers, lining, fringe, seat. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
@@ -17,6 +16,7 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
+import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
 export function useFlatPart(): FlatPart | null {
@@ -74,23 +74,7 @@ export function FlatList() {
           const on = f.id === chosen?.id;
           return (
             <li key={f.id}>
-              <ButtonBase
-                onClick={() => setView({ flatId: f.id })}
-                aria-current={on ? 'true' : undefined}
-                sx={{
-                  width: '100%',
-                  display: 'grid',
-                  gridTemplateColumns: '1fr auto',
-                  textAlign: 'left',
-                  px: 1.5,
-                  py: 0.75,
-                  borderLeft: 4,
-                  borderColor: on ? 'primary.main' : 'transparent',
-                  bgcolor: on ? 'action.selected' : 'transparent',
-                  fontFamily: 'inherit',
-                  fontSize: 15,
-                }}
-              >
+              <Ticket on={on} onClick={() => setView({ flatId: f.id })}>
                 <span>
                   {f.name}
                   <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
@@ -100,7 +84,7 @@ export function FlatList() {
                 <Box sx={{ ...figures, fontSize: 13 }}>
                   {p ? q({ kind: 'mass', value: p.count * (p.mass.value + (p.liningMass?.value ?? 0)) }) : ''}
                 </Box>
-              </ButtonBase>
+              </Ticket>
             </li>
           );
         })}

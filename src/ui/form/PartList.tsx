@@ -2,7 +2,6 @@
 /** The parts of the animal, each on what it sits on; one is in hand. Pads are added and parts taken away here. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -10,6 +9,7 @@ import { addPad, PADS, removePart, type PadKind } from '@/core/form/shape';
 import type { Part } from '@/core/piece/schema';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
+import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
 /** Depth in the tree of parts. */
@@ -46,24 +46,7 @@ export function PartList() {
           const open = (findings ?? []).filter((f) => f.stage === 'form' && f.about === p.id && f.severity !== 'note');
           return (
             <li key={p.id}>
-              <ButtonBase
-                onClick={() => setView({ partId: p.id })}
-                aria-current={on ? 'true' : undefined}
-                sx={{
-                  width: '100%',
-                  display: 'grid',
-                  gridTemplateColumns: '1fr auto',
-                  textAlign: 'left',
-                  pr: 1.5,
-                  pl: 1 + 1.5 * Math.min(depth(parts, p), 4),
-                  py: 0.75,
-                  borderLeft: 4,
-                  borderColor: on ? 'primary.main' : 'transparent',
-                  bgcolor: on ? 'action.selected' : 'transparent',
-                  fontFamily: 'inherit',
-                  fontSize: 15,
-                }}
-              >
+              <Ticket on={on} onClick={() => setView({ partId: p.id })} level={Math.min(depth(parts, p), 4)}>
                 <Box>
                   <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
                     {p.name}
@@ -88,7 +71,7 @@ export function PartList() {
                 <Box sx={{ ...figures, fontSize: 13, alignSelf: 'center' }}>
                   {mass ? q({ kind: 'mass', value: mass.count * mass.mass.value }) : ''}
                 </Box>
-              </ButtonBase>
+              </Ticket>
             </li>
           );
         })}
