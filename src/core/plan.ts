@@ -111,7 +111,15 @@ export function* planSteps(
     };
   };
   const asked = askedLoft(piece, work, coat.result, at.value.owner);
-  const coreKey = JSON.stringify([formKey, digest(asked), piece.core, piece.form.scan?.role ?? null, cupboard, hand]);
+  const coreKey = JSON.stringify([
+    formKey,
+    digest(asked),
+    piece.core,
+    piece.flatParts.map((f) => f.id),
+    piece.form.scan?.role ?? null,
+    cupboard,
+    hand,
+  ]);
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<ReturnType<typeof planCore>>('core-plan');
   const early =

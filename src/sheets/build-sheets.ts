@@ -37,7 +37,7 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
       `${p.count === 2 ? '2 × ' : ''}${g(p.mass.value)}`,
       `${g(p.leastG)} to ${g(p.mostG)}`,
       format(p.loose, u),
-      p.firmness,
+      p.madeApart ? 'made apart' : p.firmness,
       p.length ? format(p.length, u) : mm(p.axisMm),
       p.fringe ? format(p.fringe, u) : '',
       p.collar ? format(p.collar, u) : '',

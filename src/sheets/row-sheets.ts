@@ -93,7 +93,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
     plan.work.steps.map((s) => [
       String(s.number),
       words(s.operation.does, u),
-      g(s.operation.massG),
+      s.operation.massG > 0 ? g(s.operation.massG) : '',
       [s.operation.passes, s.operation.needle].flatMap((t) => (t ? [words(t, u)] : [])).join('. '),
       format({ kind: 'time', value: s.operation.minutes }, u),
     ]),

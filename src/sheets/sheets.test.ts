@@ -43,8 +43,8 @@ describe('plan as JSON', () => {
     expect(back.coat.areas.length).toBe(9);
     expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
     expect(Array.isArray(back.form.skin.triangles)).toBe(true);
-    // Wire, eight parts of the core and their joining, the flat ears, then eight areas cut and laid.
-    expect(back.work.steps.length).toBe(1 + 8 + 1 + 1 + 2 * 8);
+    // Wire, seven parts of the core and their joining, the flat ears, then eight areas cut and laid.
+    expect(back.work.steps.length).toBe(1 + 7 + 1 + 1 + 2 * 8);
     expect(back.core.parts.map((p) => p.id)).toEqual(pineMarten.form.parts.map((p) => p.id));
     expect(planJson(plan)).not.toContain('NaN');
   });

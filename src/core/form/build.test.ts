@@ -72,7 +72,10 @@ describe('wool for the core', () => {
 
   it('pairs weigh the same, and all parts together weigh the core', () => {
     const plan = makePlan(pineMarten, cupboard, hand, undefined, FINE);
-    const grams = plan.core.parts.reduce((s, p) => s + p.count * (p.mass.value + (p.collar?.value ?? 0)), 0);
+    const made = plan.core.parts.filter((p) => !p.madeApart);
+    // The ears are made flat, apart, and counted there.
+    expect(plan.core.parts.filter((p) => p.madeApart).map((p) => p.id)).toEqual(['ear']);
+    const grams = made.reduce((s, p) => s + p.count * (p.mass.value + (p.collar?.value ?? 0)), 0);
     expect(grams).toBeCloseTo(plan.core.massG, 9);
     expect(plan.core.volumeMm3).toBeLessThan(plan.form.volumeMm3);
     for (const p of plan.core.parts) {
@@ -85,14 +88,16 @@ describe('wool for the core', () => {
   });
 
   it('a full-size core is the finished animal; under a thicker coat there is less', () => {
+    // With its ears built on, not made apart.
+    const whole = { ...pineMarten, flatParts: [] };
     const full = makePlan(
-      { ...pineMarten, core: { ...pineMarten.core, school: 'full-size' } },
+      { ...whole, core: { ...pineMarten.core, school: 'full-size' } },
       cupboard,
       hand,
       undefined,
       FINE,
     );
-    const under = makePlan(pineMarten, cupboard, hand, undefined, FINE);
+    const under = makePlan(whole, cupboard, hand, undefined, FINE);
     expect(full.core.volumeMm3).toBeCloseTo(full.form.volumeMm3, 6);
     expect(under.core.volumeMm3).toBeLessThan(0.6 * full.core.volumeMm3);
     expect(full.findings.some((f) => f.id.startsWith('form-swallowed'))).toBe(false);

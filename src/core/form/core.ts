@@ -45,6 +45,8 @@ export interface CorePart {
   readonly id: string;
   readonly name: string;
   readonly firmness: Firmness;
+  /** Made as a flat part of its own, so it is not counted here again. */
+  readonly madeApart: boolean;
   /** How many of it are built: two of a pair. */
   readonly count: 1 | 2;
   /** Of one. */
@@ -241,6 +243,7 @@ export function planCore(
   const shares = sharedOut(w, c);
   const findings = swallowed(piece, w, c);
   const lot = cupboard.lots.find((l) => l.id === piece.core.lotId) ?? null;
+  const apart = new Set(piece.flatParts.map((f) => f.id));
   const parts = w.body.parts.flatMap((b, i): CorePart[] => {
     if (b.part.shape === 'board') return [];
     const firmness = firmnessOf(piece, b.part);
@@ -256,6 +259,7 @@ export function planCore(
         id: b.part.id,
         name: b.part.name,
         firmness,
+        madeApart: apart.has(b.part.id),
         count,
         volumeMm3,
         mass,
@@ -270,7 +274,7 @@ export function planCore(
       },
     ];
   });
-  const sum = (of: (p: CorePart) => number) => parts.reduce((s, p) => s + p.count * of(p), 0);
+  const sum = (of: (p: CorePart) => number) => parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * of(p)), 0);
   const collars = sum((p) => p.collar?.value ?? 0);
   const massG = sum((p) => p.mass.value) + collars;
   const built = sum((p) => p.volumeMm3);
@@ -343,7 +347,7 @@ function coreOperations(
     lightness: lot ? lightness(lot.colour) : 50,
     caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
   };
-  const made = parts.filter((p) => p.volumeMm3 > 0);
+  const made = parts.filter((p) => p.volumeMm3 > 0 && !p.madeApart);
   return [
     ...made.map((p): Operation => ({
       ...common,
@@ -355,7 +359,7 @@ function coreOperations(
           ? say`Weigh out two lots of ${grams(p.mass.value)} and felt both of ${p.name} side by side, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`
           : say`Felt ${p.name} from ${grams(p.mass.value)}, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`,
       massG: p.count * p.mass.value,
-      minutes: (minutes * p.count * p.volumeMm3) / (built || 1),
+      minutes: Math.max(1, (minutes * p.count * p.volumeMm3) / (built || 1)),
       after: [{ id: 'wire', why: say`The wire is bent first and wrapped.`, strength: Infinity }],
     })),
     ...(made.length > 0

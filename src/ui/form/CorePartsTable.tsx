@@ -39,6 +39,7 @@ export function CorePartsTable() {
             <th scope="row">
               {p.name}
               {p.count === 2 ? ', 2 alike' : ''}
+              {p.madeApart ? ', made apart' : ''}
             </th>
             <td className="n">
               {p.count === 2 ? '2 × ' : ''}

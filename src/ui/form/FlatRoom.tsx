@@ -25,6 +25,13 @@ export function useFlatPart(): FlatPart | null {
   return piece?.flatParts.find((f) => f.id === id) ?? piece?.flatParts[0] ?? null;
 }
 
+/** An id no flat part has yet. */
+function unusedId(all: readonly FlatPart[]): string {
+  let id = 'flat-part';
+  for (let k = 2; all.some((f) => f.id === id); k++) id = `flat-part-${k}`;
+  return id;
+}
+
 export function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
   editPiece((d) => {
     const f = d.flatParts.find((x) => x.id === id);
@@ -40,8 +47,7 @@ export function FlatList() {
   const { q } = useUnits();
   if (!piece) return null;
   const add = () => {
-    let id = 'flat-part';
-    for (let k = 2; piece.flatParts.some((f) => f.id === id); k++) id = `flat-part-${k}`;
+    const id = unusedId(piece.flatParts);
     changePiece((p) => ({
       ...p,
       flatParts: [
@@ -122,6 +128,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
   const plan = useDesk((s) => s.plan);
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece!.form.parts);
+  const all = useDesk((s) => s.piece!.flatParts);
   const mine = useDesk((s) => s.mine);
   const { q } = useUnits();
   const p = plan?.flatParts.find((x) => x.id === f?.id);
@@ -133,6 +140,8 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
       </Typography>
     );
   }
+  // A flat part may stand for one drawn part, which is then not built a second time.
+  const drawn = parts.filter((x) => x.shape !== 'board' && (x.id === f.id || !all.some((y) => y.id === x.id)));
   const wools = [{ value: 'none', says: 'none' }, ...lots.map((l) => ({ value: l.id, says: l.name }))];
   return (
     <>
@@ -227,6 +236,17 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             onChange={(v) => changeFlat(f.id, (x) => void (x.liningMm = v))}
           />
         )}
+        <PickField
+          label="Stands for"
+          value={drawn.some((x) => x.id === f.id) ? f.id : 'none'}
+          options={[{ value: 'none', says: 'no drawn part' }, ...drawn.map((x) => ({ value: x.id, says: x.name }))]}
+          disabled={!mine}
+          onChange={(v) => {
+            const id = v === 'none' ? unusedId(all) : v;
+            changeFlat(f.id, (x) => void (x.id = id));
+            setView({ flatId: id });
+          }}
+        />
         <PickField
           label="Seat"
           value={f.seat ?? ''}

@@ -72,10 +72,16 @@ export function OrderStage() {
                     )}
                   </Box>
                   <td className="n">{o.cutLengthMm === null ? '' : q({ kind: 'length', value: o.cutLengthMm })}</td>
-                  <td className="n">{q({ kind: 'mass', value: o.massG })}</td>
+                  <td className="n">{o.massG > 0 ? q({ kind: 'mass', value: o.massG }) : ''}</td>
                   <Box component="td" sx={{ fontSize: '13px !important', width: '38%' }}>
                     {o.passes && `${t(o.passes)}. `}
-                    {o.kind === 'lay' && (o.needle ? `${t(o.needle)}. ` : 'No needle in the cupboard can root fur. ')}
+                    {o.needle
+                      ? `${t(o.needle)}. `
+                      : o.kind === 'lay'
+                        ? 'No needle in the cupboard can root fur. '
+                        : o.kind === 'core'
+                          ? 'No needle in the cupboard can felt a core. '
+                          : ''}
                     {o.caution && (
                       <Box component="span" sx={{ color: 'warning.main' }}>
                         {t(o.caution)}
