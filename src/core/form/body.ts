@@ -223,3 +223,17 @@ export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartP
     partRadiusMm: s.ra + t * (s.rb - s.ra),
   };
 }
+
+/** A point on the axis of a stretch chain at a share of its length, with its frame. */
+export function onAxis(part: BodyPart, stretches: readonly Stretch[], along: number) {
+  const from = along * part.lengthMm;
+  const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
+  const t = Math.max(0, Math.min(1, (from - s.before) / s.length));
+  return {
+    at: add(s.a, times(sub(s.b, s.a), t)),
+    axis: unit(sub(s.b, s.a)),
+    top: s.top,
+    out: s.out,
+    radius: s.ra + t * (s.rb - s.ra),
+  };
+}

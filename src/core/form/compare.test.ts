@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { pineMarten } from '../../../demo/load';
-import type { Reference } from '@/core/piece/schema';
+import type { Piece, Reference } from '@/core/piece/schema';
 import { makeBody, type Body } from './body';
 import { comparePicture, landmarks, onPicture, seenFlat } from './compare';
-import { setPartLength, partLength, unitMm } from './shape';
+import { setPartLength, setThickness, thicknessesOf, partLength, unitMm } from './shape';
 
 const straight = { ...pineMarten.form, pose: [] };
 const SCALE = straight.lifeLengthMm / straight.finishedLengthMm;
@@ -78,6 +78,26 @@ describe('a photograph behind the animal', () => {
     expect(c.proportions[0]!.off.value).toBeGreaterThan(-0.22);
     expect(c.proportions[0]!.off.value).toBeLessThan(-0.12);
     for (const p of c.proportions.slice(1)) expect(Math.abs(p.off.value)).toBeLessThan(0.02);
+  });
+
+  it('a trunk drawn too deep is too deep in its proportions', () => {
+    const ids = [...IDS, 'trunk:top', 'trunk:under'];
+    const photo = photoOf(body, ids);
+    const deep = ['0', '1', '2', '3'].reduce<Piece['form']>(
+      (f, key) =>
+        setThickness(
+          f,
+          'trunk',
+          key,
+          1.3 * thicknessesOf(f.parts.find((p) => p.id === 'trunk')!)[Number(key)]!.across * unitMm(f),
+        ),
+      straight,
+    );
+    const depth = comparePicture(makeBody(deep), photo, SCALE, [0, 0]).proportions.find(
+      (p) => p.name === 'Depth of trunk',
+    )!;
+    expect(depth.off.value).toBeGreaterThan(0.25);
+    expect(depth.off.value).toBeLessThan(0.35);
   });
 
   it('proportions do not care what scale the photograph was said to have', () => {

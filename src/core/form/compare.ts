@@ -3,10 +3,10 @@
  * laid behind the outline, and every landmark pinned on it is measured against the same landmark of the piece. From the
  * pins follow the proportions of the photograph, part against part, worst first.
  */
-import { cross, dot, type Vec3 } from '@/core/geometry/vec';
+import { add, cross, dot, scale, type Vec3 } from '@/core/geometry/vec';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Part, Reference } from '@/core/piece/schema';
-import type { Body } from './body';
+import { onAxis, type Body } from './body';
 import { SIDES } from './sides';
 
 export const pictureScale = method({
@@ -45,22 +45,38 @@ export type Flat = readonly [number, number];
 export interface Landmark {
   readonly id: string;
   readonly part: string;
-  readonly end: 'tip' | 'root';
+  readonly end: 'tip' | 'root' | 'top' | 'under';
   readonly name: string;
   readonly at: Vec3;
 }
 
-/** Tip and root of every part; of a pair the one on the animal's left. */
+/** Tip and root of every part, and top and underside of those on the midline; of a pair the one on the animal's left. */
 export function landmarks(body: Body): Landmark[] {
-  return body.parts.flatMap(({ part, left }) => {
+  return body.parts.flatMap((b): Landmark[] => {
+    const { part, left } = b;
     if (part.shape === 'board') return [];
     const start = left[0]!.a;
     const end = left[left.length - 1]!.b;
     const [root, tip] = part.root === 'start' ? [start, end] : [end, start];
     const name = part.name.toLowerCase();
+    const middle = onAxis(b, left, 0.5);
+    const high = part.shape === 'pad' ? part.halfHeight * body.scale : middle.radius;
+    const across = part.mirrored
+      ? []
+      : ([
+          ['top', 1],
+          ['under', -1],
+        ] as const);
     return [
-      { id: `${part.id}:tip`, part: part.id, end: 'tip' as const, name: `tip of ${name}`, at: tip },
-      { id: `${part.id}:root`, part: part.id, end: 'root' as const, name: `root of ${name}`, at: root },
+      { id: `${part.id}:tip`, part: part.id, end: 'tip', name: `tip of ${name}`, at: tip },
+      { id: `${part.id}:root`, part: part.id, end: 'root', name: `root of ${name}`, at: root },
+      ...across.map(([end, sign]): Landmark => ({
+        id: `${part.id}:${end}`,
+        part: part.id,
+        end,
+        name: `${end === 'top' ? 'top' : 'underside'} of ${name}, half way`,
+        at: add(middle.at, scale(middle.top, sign * high)),
+      })),
     ];
   });
 }
@@ -102,14 +118,14 @@ export const onPicture = (c: Pick<Compared, 'widthMm' | 'heightMm' | 'corner'>, 
 ];
 
 /**
- * @param scale one part of the piece stands for so many in life
+ * @param scaleOfLife one part of the piece stands for so many in life
  * @param middle where the middle of the picture goes while nothing is pinned, mm to the right and up
  */
-export function comparePicture(body: Body, reference: Reference, scale: number, middle: Flat): Compared {
+export function comparePicture(body: Body, reference: Reference, scaleOfLife: number, middle: Flat): Compared {
   const { side, aspect, a, b, knownMm, pins } = reference;
   // Distances in the picture, in its widths.
   const apart = Math.hypot(a[0] - b[0], (a[1] - b[1]) / aspect);
-  const width = apart > 1e-6 ? figure(pictureScale, { known: knownMm, scale, apart }) : null;
+  const width = apart > 1e-6 ? figure(pictureScale, { known: knownMm, scale: scaleOfLife, apart }) : null;
   const w = width?.value ?? 100;
   const h = w / aspect;
   const known = new Map(landmarks(body).map((l) => [l.id, l]));
@@ -140,18 +156,21 @@ export function comparePicture(body: Body, reference: Reference, scale: number, 
   };
 }
 
-/** Every part with both ends pinned against the longest such part of the photograph. */
+/** Every part with both ends pinned, and every depth, against the longest of them in the photograph. */
 function proportions(parts: readonly Part[], pins: readonly PinCompared[]): Proportion[] {
   const byId = new Map(pins.map((p) => [p.id, p]));
   const far = (p: Flat, q: Flat) => Math.hypot(p[0] - q[0], p[1] - q[1]);
-  const measured = parts.flatMap((p) => {
-    const tip = byId.get(`${p.id}:tip`);
-    const root = byId.get(`${p.id}:root`);
-    if (!tip || !root) return [];
-    const photo = far(tip.photo, root.photo);
-    const piece = far(tip.piece, root.piece);
-    return photo > 0 && piece > 0 ? [{ name: p.name, photo, piece }] : [];
-  });
+  const between = (p: Part, ends: readonly [string, string], name: string) => {
+    const [a, b] = ends.map((e) => byId.get(`${p.id}:${e}`));
+    if (!a || !b) return [];
+    const photo = far(a.photo, b.photo);
+    const piece = far(a.piece, b.piece);
+    return photo > 0 && piece > 0 ? [{ name, photo, piece }] : [];
+  };
+  const measured = parts.flatMap((p) => [
+    ...between(p, ['tip', 'root'], p.name),
+    ...between(p, ['top', 'under'], `Depth of ${p.name.toLowerCase()}`),
+  ]);
   const base = measured.reduce<(typeof measured)[number] | null>((m, x) => (!m || x.photo > m.photo ? x : m), null);
   if (!base) return [];
   return measured

@@ -14,7 +14,7 @@ import type { Finding, Operation, Stage } from '@/core/stage';
 import { grams, mm, say, share } from '@/core/text';
 import { lightness } from '@/core/lightness';
 import { coreNeedle } from '@/core/work/needle-choice';
-import type { Body, BodyPart, Stretch } from './body';
+import { onAxis, type Body, type BodyPart } from './body';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
 import { coreSkin, evenLoft, localRadius, type CoreSkin } from './core-skin';
 import type { FormWork } from './form';
@@ -123,20 +123,6 @@ export function askedLoft(piece: Piece, w: FormWork, coat: CoatPlan, owner: Int3
 
 export function workCore(w: FormWork, asked: Float64Array): CoreSkin {
   return coreSkin(w.skin, evenLoft(w.skin, asked));
-}
-
-/** A point on the axis of a stretch chain at a share of its length, with its frame. */
-export function onAxis(part: BodyPart, stretches: readonly Stretch[], along: number) {
-  const from = along * part.lengthMm;
-  const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
-  const t = Math.max(0, Math.min(1, (from - s.before) / s.length));
-  return {
-    at: add(s.a, times(sub(s.b, s.a), t)),
-    axis: unit(sub(s.b, s.a)),
-    top: s.top,
-    out: s.out,
-    radius: s.ra + t * (s.rb - s.ra),
-  };
 }
 
 /** How much of a part's axis lies inside what it sits on, and how much its bends take. mm */
