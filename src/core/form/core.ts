@@ -5,7 +5,7 @@
 import type { CoatPlan } from '@/core/coat/coat';
 import { fieldValue, partDistance } from '@/core/geometry/field';
 import { around, slice, widthOf, type Loop } from '@/core/geometry/slice';
-import { add, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
