@@ -3,43 +3,24 @@
  * limb before it is joined, and what stops it: parts the coat would swallow.
  */
 import type { CoatPlan } from '@/core/coat/coat';
-import { fieldValue, partDistance } from '@/core/geometry/field';
-import { around, slice, widthOf, type Loop } from '@/core/geometry/slice';
+import { partDistance } from '@/core/geometry/field';
 import { scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Part, Piece } from '@/core/piece/schema';
-import type { Finding, Operation, Stage } from '@/core/stage';
-import { grams, mm, say, share } from '@/core/text';
+import type { Operation, Stage } from '@/core/stage';
+import { grams, mm, say } from '@/core/text';
 import { lightness } from '@/core/lightness';
 import { coreNeedle } from '@/core/work/needle-choice';
 import { onAxis, type Body, type BodyPart } from './body';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
-import { coreSkin, evenLoft, localRadius, type CoreSkin } from './core-skin';
-import type { FormWork } from './form';
+import { swallowed } from './core-findings';
+import { sectionsOf, type Section } from './core-sections';
+import { coreSkin, evenLoft, type CoreSkin } from './core-skin';
+import { nearestParts, type FormWork } from './form';
 
 export type Firmness = keyof Hand['coreDensityMgCm3'];
-
-/** Where across a part it is cut through on the build sheet. */
-const MARKS = [0.25, 0.5, 0.75] as const;
-/** A core thinner than this along a part is hard to needle; ours. */
-const LEAST_CORE_MM = 2;
-/** A cut this much wider than the part itself has run on into a neighbour. Ours. */
-const MERGED = 1.45;
-/** Share of a part's skin the coat may leave without core (a tip) before the part counts as swallowed. Ours. */
-const SWALLOWED = 0.35;
-
-export interface Section {
-  /** Share of the way along the part. */
-  readonly along: number;
-  /** Across and from top to bottom, mm; the core's are null where the coat leaves none. */
-  readonly finished: { readonly width: number; readonly height: number };
-  readonly core: { readonly width: number; readonly height: number } | null;
-  /** Outlines about the axis, the part's left to the right of the paper, its top up. */
-  readonly finishedLoop: Loop;
-  readonly coreLoop: Loop | null;
-}
 
 export interface CorePart {
   readonly id: string;
@@ -82,28 +63,14 @@ export interface CorePlan {
   readonly lotId: string | null;
 }
 
-/** What standing and wire need beyond the plan. */
+/** What standing needs beyond the plan. */
 export interface CoreWork {
-  readonly core: CoreSkin;
   /** Middle of mass and mass of each part of the core, g, mm. */
   readonly weights: readonly { readonly massG: number; readonly at: Vec3 }[];
 }
 
 const firmnessOf = (piece: Piece, part: Part): Firmness =>
   piece.core.soft.find((s) => s.part === part.id)?.firmness ?? 'firm';
-
-/** Part of the body nearest to each vertex of the skin. */
-export function nearestParts(w: FormWork): Int32Array {
-  const P = w.body.parts.length;
-  const n = w.skin.positions.length / 3;
-  const out = new Int32Array(n);
-  for (let v = 0; v < n; v++) {
-    let best = 0;
-    for (let p = 1; p < P; p++) if (w.distance[v * P + p]! < w.distance[v * P + best]!) best = p;
-    out[v] = best;
-  }
-  return out;
-}
 
 /** Thickness of the coat at every vertex: of the area that has it, else the allowance; none on flat felt and board. */
 export function askedLoft(piece: Piece, w: FormWork, coat: CoatPlan, owner: Int32Array): Float64Array {
@@ -147,33 +114,6 @@ export function joining(body: Body, part: BodyPart): { inside: number; bend: num
     bend += Math.acos(Math.max(-1, Math.min(1, cos))) * a.rb;
   }
   return { inside: Math.min(inside, part.lengthMm * 0.9), bend };
-}
-
-function sectionsOf(w: FormWork, core: CoreSkin, part: BodyPart): Section[] {
-  return MARKS.flatMap((along): Section[] => {
-    const m = onAxis(part, part.left, along);
-    const plane = { at: m.at, normal: m.axis, across: m.out, up: m.top };
-    const own = w.body.field.parts[w.body.parts.indexOf(part)]!;
-    // Where another part is thicker than this one, the cut would measure that part.
-    const here = partDistance(own, ...(m.at as [number, number, number]));
-    const buried = w.body.field.parts.some(
-      (f) => f !== own && partDistance(f, ...(m.at as [number, number, number])) < here,
-    );
-    if (buried) return [];
-    const of = (mesh: Parameters<typeof slice>[0]) => slice(mesh, plane).find((l) => around(l)) ?? null;
-    const finishedLoop = of(w.skin);
-    if (!finishedLoop) return [];
-    const coreLoop = core.skin && of(core.skin);
-    const size = (l: Loop) => ({ width: widthOf(l, 0), height: widthOf(l, 1) });
-    // Where the cut runs on into a neighbour it says nothing about this part.
-    const own2 = 2 * MERGED * Math.max(m.radius, part.part.shape === 'pad' ? part.part.halfWidth * w.body.scale : 0);
-    const extent = [0, 1].map((k) => {
-      const at = finishedLoop.filter((_, i) => i % 2 === k);
-      return Math.max(...at) - Math.min(...at);
-    });
-    if (Math.max(...extent) > own2) return [];
-    return [{ along, finished: size(finishedLoop), core: coreLoop && size(coreLoop), finishedLoop, coreLoop }];
-  });
 }
 
 /** Volume and middle of the core by part: nodes of the grid inside the core, shared out to the part nearest to them. */
@@ -304,7 +244,6 @@ export function planCore(
     findings,
     operations,
     work: {
-      core: c,
       weights: w.body.parts.flatMap((b, i) => {
         const p = parts.find((x) => x.id === b.part.id);
         return p && shares.volume[i]! > 0 ? [{ massG: p.count * p.mass.value, at: shares.at[i]! }] : [];
@@ -367,82 +306,4 @@ function coreOperations(
         ]
       : []),
   ];
-}
-
-/** Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit. */
-function swallowed(piece: Piece, w: FormWork, c: CoreSkin): Finding[] {
-  if (piece.core.school === 'full-size') return [];
-  const part = nearestParts(w);
-  const P = w.body.parts.length;
-  const seen = new Float64Array(P);
-  const gone = new Float64Array(P);
-  const fits: number[][] = Array.from({ length: P }, () => []);
-  for (let v = 0; v < c.loft.length; v++) {
-    const loft = c.loft[v]!;
-    const p = part[v]!;
-    seen[p]!++;
-    if (loft <= 0) continue;
-    const r = localRadius(c, w.skin, v, loft + LEAST_CORE_MM);
-    if (r <= loft) gone[p]!++;
-    if (r < loft + LEAST_CORE_MM / 2) fits[p]!.push(r);
-  }
-  return w.body.parts.flatMap((b, p): Finding[] => {
-    const lost = gone[p]! / (seen[p] || 1);
-    if (seen[p] === 0 || fits[p]!.length === 0) return [];
-    const radii = fits[p]!.sort((x, y) => x - y);
-    // The loft that fits leaves the least core everywhere but at the outermost tip.
-    const fit = Math.max(0, radii[Math.floor(radii.length * 0.1)]! - LEAST_CORE_MM / 2);
-    if (lost < 0.05) return [];
-    const stop = lost > SWALLOWED;
-    const i = piece.core.soft.findIndex((s) => s.part === b.part.id);
-    const flat =
-      i < 0
-        ? { path: ['core', 'soft'], value: [...piece.core.soft, { part: b.part.id, firmness: 'flat felt' as const }] }
-        : { path: ['core', 'soft', i, 'firmness'], value: 'flat felt' };
-    return [
-      {
-        id: `form-swallowed-${b.part.id}`,
-        stage: 'form',
-        severity: stop ? 'stop' : 'note',
-        about: b.part.id,
-        says: stop
-          ? say`The coat would swallow ${b.part.name}: no core is left under ${share(lost)} of it.`
-          : say`Under ${share(lost)} of ${b.part.name} there is fur only and no core.`,
-        why: stop
-          ? say`The coat there is thicker than the part. A coat of at most ${mm(fit)} would leave a core to root it in.`
-          : say`The core ends short of the tip; the fur makes up the rest. A coat of at most ${mm(fit)} would leave core up to the tip.`,
-        remedies: stop
-          ? [
-              {
-                label: say`Make ${b.part.name} as flat felt`,
-                effect: say`made apart at its full size, with no thinning under the coat`,
-                changes: [flat],
-              },
-            ]
-          : [],
-      },
-    ];
-  });
-}
-
-/** Distance from a point inside to the surface of the core, mm; negative outside it. */
-export function insideCore(c: CoreSkin, w: FormWork, p: Vec3): number {
-  if (
-    fieldValue(
-      w.body.field,
-      w.body.parts.map((_, i) => i),
-      p[0],
-      p[1],
-      p[2],
-    ) > 0
-  )
-    return -1;
-  const half = c.grid.origin[0] > -c.grid.h;
-  const hit = c.finder.at(half ? Math.abs(p[0]) : p[0], p[1], p[2]);
-  if (hit.triangle < 0) return -1;
-  const T = w.skin.triangles;
-  const t = hit.triangle;
-  return (
-    hit.distance - (hit.b0 * c.loft[T[3 * t]!]! + hit.b1 * c.loft[T[3 * t + 1]!]! + hit.b2 * c.loft[T[3 * t + 2]!]!)
-  );
 }

@@ -49,6 +49,19 @@ export interface FormWork {
   readonly lie: Float64Array;
 }
 
+/** Part of the body nearest to each vertex of the skin. */
+export function nearestParts(w: FormWork): Int32Array {
+  const P = w.body.parts.length;
+  const n = w.skin.positions.length / 3;
+  const out = new Int32Array(n);
+  for (let v = 0; v < n; v++) {
+    let best = 0;
+    for (let p = 1; p < P; p++) if (w.distance[v * P + p]! < w.distance[v * P + best]!) best = p;
+    out[v] = best;
+  }
+  return out;
+}
+
 /** @param edgeShare side of the grid as a share of the animal's longest way across */
 export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork {
   const body = makeBody(form);
