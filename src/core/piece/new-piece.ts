@@ -76,7 +76,12 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       pose: plan.pose,
       scan: null,
     },
-    core: { school: 'under-built', allowanceMm: 2, lotId: null, soft: [] },
+    core: {
+      school: 'under-built',
+      allowanceMm: 1,
+      lotId: null,
+      soft: plan.flatFelt.map((part) => ({ part, firmness: 'flat felt' as const })),
+    },
     frame: {
       kind: plan.parts.some((p) => p.shape === 'board') ? 'none' : 'one wire',
       head: true,
@@ -89,7 +94,9 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
     flatParts: [],
     areas: plan.areas.map((a) => ({
       ...a,
-      coat: firstCoat(a.id, n.finishedLengthMm, cupboard.lots, hand),
+      coat: plan.bare.includes(a.id)
+        ? { method: 'none' as const }
+        : firstCoat(a.id, n.finishedLengthMm, cupboard.lots, hand),
     })),
     log: [],
   };

@@ -26,6 +26,9 @@ export const bodyPlanSchema = z.strictObject({
   parts: form.parts,
   pose: form.pose,
   areas: z.array(areaSchema.omit({ coat: true })),
+  /** Parts made flat and apart from the start, and areas left bare until wisps are planned: fur would swallow them. */
+  flatFelt: z.array(form.plan),
+  bare: z.array(form.plan),
 });
 
 export type BodyPlan = z.infer<typeof bodyPlanSchema>;
