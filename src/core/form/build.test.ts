@@ -5,7 +5,8 @@ import { newPiece } from '@/core/piece/new-piece';
 import type { Part, Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
-import { balance } from './stands';
+import { BODY_PLANS } from './plans/plans';
+import { balance, SAFE_DEG } from './stands';
 
 const FINE = { edgeShare: 1 / 70 };
 const bare = (p: Piece): Piece => ({ ...p, areas: p.areas.map((a) => ({ ...a, coat: { method: 'none' as const } })) });
@@ -230,6 +231,23 @@ describe('standing', () => {
     expect(f.severity).toBe('stop');
     expect(f.says.join('')).toContain('falls forward');
   });
+
+  // What a maker meets first: a piece begun from any plan must not open with a stop.
+  it.each(BODY_PLANS.map((b) => [b.id, b.finishedLengthMm] as const))(
+    '%s stands or hangs, with nothing stopped',
+    (id, mm) => {
+      const plan = makePlan(
+        newPiece({ id: 'n', name: 'New', plan: id, finishedLengthMm: mm, lifeLengthMm: 900, seed: 1 }, cupboard, hand),
+        cupboard,
+        hand,
+        undefined,
+        { edgeShare: 1 / 110 },
+      );
+      expect(plan.findings.filter((f) => f.stage === 'form' && f.severity === 'stop').map((f) => f.id)).toEqual([]);
+      expect(plan.stands.case).toBe(id === 'relief-picture' ? 'hangs' : 'stands');
+      if (plan.stands.case === 'stands') expect(plan.stands.tipping!.value).toBeGreaterThan(SAFE_DEG);
+    },
+  );
 
   it('a relief hangs and is not asked to stand; its board is not built of wool', () => {
     const relief = planOf('relief-picture', 260);
