@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
+import { OpenMark } from '@/ui/parts/OpenMark';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
@@ -15,8 +16,6 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
     <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
       {plan.coat.areas.map((a, i) => {
         if (onlyFur && !a.fur) return null;
-        const findings = plan.findings.filter((f) => f.about === a.id && f.severity !== 'note');
-        const stop = findings.some((f) => f.severity === 'stop');
         const on = a.id === selected;
         return (
           <li key={a.id}>
@@ -37,16 +36,7 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
                     {i + 1}
                   </Box>
                   {a.name}
-                  {findings.length > 0 && (
-                    <Box
-                      component="span"
-                      role="img"
-                      aria-label={stop ? 'stop' : 'caution'}
-                      sx={{ ml: 0.75, color: stop ? 'error.main' : 'warning.main' }}
-                    >
-                      {stop ? '×' : '!'}
-                    </Box>
-                  )}
+                  <OpenMark findings={plan.findings.filter((f) => f.about === a.id)} />
                 </Box>
                 <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
                   {a.fur ? `${a.fur.figures.rows.value} rows, folded` : 'bare'}

@@ -5,8 +5,6 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
@@ -15,6 +13,7 @@ import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/cor
 import type { Area, Selector } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -78,10 +77,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
           }}
           onChange={(v) => setView({ brushReach: (v * 1000) / piece.form.finishedLengthMm / 2 })}
         />
-        <FormControlLabel
-          control={<Checkbox checked={view.brushBoth} onChange={(e) => setView({ brushBoth: e.target.checked })} />}
-          label="both sides alike"
-        />
+        <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
         <Button disabled={!mine} onClick={make}>

@@ -7,6 +7,7 @@ import type { Firmness } from '@/core/form/core';
 import { coreSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FactList } from '@/ui/parts/FactList';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
@@ -95,31 +96,15 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
               })
             }
           />
-          <Box
-            component="dl"
-            sx={{
-              m: 0,
-              mt: 1,
-              fontSize: 13,
-              '& div': { display: 'flex', justifyContent: 'space-between', py: 0.25 },
-              '& dd': { m: 0 },
-            }}
-          >
-            {[
-              ['Wool', <OpenedFigure key="m" figure={part.mass} />],
-              ['Loose wool to start from', <OpenedFigure key="v" figure={part.loose} />],
-              ['Length to make', part.length && <OpenedFigure key="l" figure={part.length} />],
-              ['Fringe left at the joint', part.fringe && <OpenedFigure key="f" figure={part.fringe} />],
-              ['Collar over the joint', part.collar && <OpenedFigure key="c" figure={part.collar} />],
-            ].map(([label, value]) =>
-              value ? (
-                <div key={label as string}>
-                  <dt>{label}</dt>
-                  <dd>{value}</dd>
-                </div>
-              ) : null,
-            )}
-          </Box>
+          <FactList
+            list={[
+              { what: 'Wool', value: <OpenedFigure figure={part.mass} /> },
+              { what: 'Loose wool to start from', value: <OpenedFigure figure={part.loose} /> },
+              { what: 'Length to make', value: part.length && <OpenedFigure figure={part.length} /> },
+              { what: 'Fringe left at the joint', value: part.fringe && <OpenedFigure figure={part.fringe} /> },
+              { what: 'Collar over the joint', value: part.collar && <OpenedFigure figure={part.collar} /> },
+            ]}
+          />
           <SectionPicture part={part} />
         </Box>
       )}

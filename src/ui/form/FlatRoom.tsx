@@ -2,8 +2,6 @@
 /** Flat parts: ears, wings, feathers, beaks, claws felted flat: outline, layers, lining, fringe, seat. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
@@ -11,6 +9,7 @@ import { FLAT_KINDS, flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import type { QuantityKind } from '@/core/text';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
+import { CheckField } from '@/ui/parts/CheckField';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
@@ -189,15 +188,11 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             })
           }
         />
-        <FormControlLabel
-          control={
-            <Checkbox
-              checked={f.paired}
-              disabled={!mine}
-              onChange={(e) => changeFlat(f.id, (x) => void (x.paired = e.target.checked))}
-            />
-          }
+        <CheckField
           label="a pair, the other one turned over"
+          value={f.paired}
+          disabled={!mine}
+          onChange={(v) => changeFlat(f.id, (x) => void (x.paired = v))}
         />
         {FIELDS.map(({ key, label, kind }) => (
           <MeasureField

@@ -6,6 +6,7 @@ import { setView, useDesk } from '@/desk/store';
 import { FORM_ROOMS, type FormRoom } from '@/desk/view';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FindingCard } from '@/ui/parts/FindingCard';
+import { OpenMark } from '@/ui/parts/OpenMark';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { AreaList } from '@/ui/coat/AreaList';
 import { ComparePicture } from '@/ui/pictures/ComparePicture';
@@ -74,7 +75,6 @@ export function FormStage() {
         }}
       >
         {FORM_ROOMS.map((r) => {
-          const open = mine.filter((f) => roomOf(f.id) === r && f.severity !== 'note');
           return (
             <Box
               key={r}
@@ -97,17 +97,7 @@ export function FormStage() {
               }}
             >
               {WORDS[r]}
-              {open.length > 0 && (
-                <Box
-                  component="span"
-                  role="img"
-                  aria-label={`${open.length} to decide`}
-                  sx={{ ml: 0.75, color: open.some((f) => f.severity === 'stop') ? 'error.main' : 'warning.main' }}
-                >
-                  {open.some((f) => f.severity === 'stop') ? '×' : '!'}
-                  {open.length}
-                </Box>
-              )}
+              <OpenMark findings={mine.filter((f) => roomOf(f.id) === r)} counted />
             </Box>
           );
         })}

@@ -1,14 +1,14 @@
 'use client';
 /** Frame: the wire inside, how it runs, how long to cut it, and whether it fits and is enough. */
 import Box from '@mui/material/Box';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { wiresFor } from '@/core/form/frame';
 import { FRAME_KINDS, frameSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FactList } from '@/ui/parts/FactList';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
@@ -53,30 +53,10 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
       )}
       {findings}
       {frame && frame.runs.length > 0 && (
-        <Box
-          component="dl"
-          aria-label="Wires to cut"
-          sx={{
-            m: 0,
-            my: 1,
-            py: 1,
-            borderTop: 1,
-            borderBottom: 1,
-            borderColor: 'divider',
-            fontSize: 13,
-            '& div': { display: 'flex', justifyContent: 'space-between', py: 0.25 },
-            '& dd': { m: 0 },
-          }}
-        >
-          {frame.runs.map((r) => (
-            <div key={r.name}>
-              <dt>{r.name}</dt>
-              <dd>
-                <OpenedFigure figure={r.cut} />
-              </dd>
-            </div>
-          ))}
-        </Box>
+        <FactList
+          label="Wires to cut"
+          list={frame.runs.map((r) => ({ what: r.name, value: <OpenedFigure figure={r.cut} /> }))}
+        />
       )}
       <Box role="group" aria-label="The frame" sx={{ display: 'grid', gap: 0.75 }}>
         <ChoiceRow
@@ -105,25 +85,17 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               onChange={(v) => editPiece((d) => void (d.frame.wireId = v))}
             />
             <Box>
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={f.head}
-                    disabled={!mine}
-                    onChange={(e) => editPiece((d) => void (d.frame.head = e.target.checked))}
-                  />
-                }
+              <CheckField
                 label="into the head"
+                value={f.head}
+                disabled={!mine}
+                onChange={(v) => editPiece((d) => void (d.frame.head = v))}
               />
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={f.tail}
-                    disabled={!mine}
-                    onChange={(e) => editPiece((d) => void (d.frame.tail = e.target.checked))}
-                  />
-                }
+              <CheckField
                 label="into the tail"
+                value={f.tail}
+                disabled={!mine}
+                onChange={(v) => editPiece((d) => void (d.frame.tail = v))}
               />
             </Box>
             <MeasureField

@@ -9,6 +9,7 @@ import { addPad, PADS, removePart, type PadKind } from '@/core/form/shape';
 import type { Part } from '@/core/piece/schema';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
+import { OpenMark } from '@/ui/parts/OpenMark';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
@@ -43,7 +44,6 @@ export function PartList() {
         {parts.map((p) => {
           const on = p.id === chosen;
           const mass = core?.parts.find((x) => x.id === p.id);
-          const open = (findings ?? []).filter((f) => f.stage === 'form' && f.about === p.id && f.severity !== 'note');
           return (
             <li key={p.id}>
               <Ticket on={on} onClick={() => setView({ partId: p.id })} level={Math.min(depth(parts, p), 4)}>
@@ -51,19 +51,7 @@ export function PartList() {
                   <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
                     {p.name}
                   </Box>
-                  {open.length > 0 && (
-                    <Box
-                      component="span"
-                      role="img"
-                      aria-label={open.some((f) => f.severity === 'stop') ? 'stop' : 'caution'}
-                      sx={{
-                        ml: 0.75,
-                        color: open.some((f) => f.severity === 'stop') ? 'error.main' : 'warning.main',
-                      }}
-                    >
-                      {open.some((f) => f.severity === 'stop') ? '×' : '!'}
-                    </Box>
-                  )}
+                  <OpenMark findings={(findings ?? []).filter((f) => f.stage === 'form' && f.about === p.id)} />
                   <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
                     {p.mirrored ? 'pair' : p.shape === 'board' ? 'board' : ''}
                   </Box>
