@@ -31,7 +31,7 @@ async function request(): Promise<void> {
     if (plan) useDesk.setState({ plan, progress: null, draft: null });
   } catch (e) {
     if (mine !== asked) return;
-    useDesk.setState({ progress: null, planError: e instanceof Error ? e.message : String(e) });
+    useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
   }
 }
 

@@ -3,7 +3,19 @@ import { cupboard, pineMarten } from '../../demo/load';
 import type { AreaLog } from '@/core/log/log';
 import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from './bench';
 import { withDemoLots } from './demo';
-import { applyRemedy, beginGesture, editCupboard, editPiece, endGesture, redo, undo, useDesk } from './store';
+import {
+  applyRemedy,
+  beginDrag,
+  beginGesture,
+  changePiece,
+  editCupboard,
+  editPiece,
+  endGesture,
+  redo,
+  undo,
+  useDesk,
+} from './store';
+import { setPartLength } from '@/core/form/shape';
 import { defaultView, viewSchema } from './view';
 
 const desk = () => useDesk.getState();
@@ -176,5 +188,28 @@ describe('what is kept beside the piece', () => {
     ]);
     expect(filled.lots.find((l) => l.id === 'cream-top')!.haveG).toBe(3);
     expect(withDemoLots(cupboard, pineMarten)).toBe(cupboard);
+  });
+});
+
+describe('a changed piece and a held handle', () => {
+  it('a change that would leave an unsound piece is refused and said; nothing is lost', () => {
+    changePiece((p) => ({ ...p, form: { ...p.form, finishedLengthMm: 5 } }));
+    expect(desk().piece).toBe(pineMarten);
+    expect(desk().message).toMatch(/Finished length must be between 30 and 1500 mm/);
+    changePiece((p) => ({ ...p, name: 'Marten two' }));
+    expect(desk().piece!.name).toBe('Marten two');
+    undo();
+    expect(desk().piece).toBe(pineMarten);
+  });
+  it('a drag of many steps is one change, and the desk knows when it is held', () => {
+    for (let k = 1; k <= 5; k++) {
+      beginDrag();
+      changePiece((p) => ({ ...p, form: setPartLength(p.form, 'tail', 60 + k) }));
+    }
+    expect(desk().dragging).toBe(true);
+    endGesture();
+    expect(desk().dragging).toBe(false);
+    undo();
+    expect(desk().piece).toBe(pineMarten);
   });
 });

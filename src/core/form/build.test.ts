@@ -4,6 +4,8 @@ import { defaultHand as hand } from '@/core/piece/hand';
 import { newPiece } from '@/core/piece/new-piece';
 import type { Part, Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
+import { makeBody } from './body';
+import { joining } from './core';
 import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
 import { BODY_PLANS } from './plans/plans';
 import { balance, SAFE_DEG } from './stands';
@@ -130,7 +132,117 @@ describe('wool for the core', () => {
   });
 });
 
+describe('a limb before it is joined', () => {
+  const part = (p: Partial<Part> & { id: string }): Part =>
+    ({ name: p.id, shape: 'limb', mirrored: false, blend: 0, lie: 'to-end', on: null, root: 'start', ...p }) as Part;
+  const trunk = part({
+    id: 'trunk',
+    root: 'end',
+    nodes: [
+      { at: [0, 0, 400], radius: 100 },
+      { at: [0, 0, -400], radius: 100 },
+    ],
+  });
+  const bodyOf = (...parts: Part[]) => makeBody({ parts, pose: [], finishedLengthMm: 1000 });
+
+  it('goes into the body from its root end to the skin it sits on, and bends take their arc', () => {
+    // Straight down from the middle of a tube of 100: the root end lies 30 above the axis, the skin 100 below it.
+    const straight = part({
+      id: 'leg',
+      on: 'trunk',
+      nodes: [
+        { at: [0, 0, 0], radius: 30 },
+        { at: [0, -500, 0], radius: 30 },
+      ],
+    });
+    const a = bodyOf(trunk, straight);
+    expect(a.parts[1]!.lengthMm).toBeCloseTo(560, 9);
+    expect(Math.abs(joining(a, a.parts[1]!).inside - 130)).toBeLessThan(560 / 60);
+    expect(joining(a, a.parts[1]!).bend).toBe(0);
+    // A right angle at a place of radius 20 takes a quarter circle of it.
+    const bent = part({
+      id: 'leg',
+      on: 'trunk',
+      nodes: [
+        { at: [0, 0, 0], radius: 30 },
+        { at: [0, -400, 0], radius: 20 },
+        { at: [0, -400, 200], radius: 20 },
+      ],
+    });
+    const b = bodyOf(trunk, bent);
+    expect(joining(b, b.parts[1]!).bend).toBeCloseTo((Math.PI / 2) * 20, 9);
+    // What everything else sits on goes into nothing.
+    expect(joining(a, a.parts[0]!)).toEqual({ inside: 0, bend: 0 });
+  });
+
+  it('a tube of 40 mm under a coat of 3 is cut across at 40 and 34', () => {
+    const tube = part({
+      id: 'trunk',
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    });
+    const plan = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
+      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      core: { ...p.core, allowanceMm: 3, soft: [] },
+      frame: { ...p.frame, kind: 'none' },
+    }));
+    const { sections } = plan.core.parts[0]!;
+    expect(sections.map((s) => s.along)).toEqual([0.25, 0.5, 0.75]);
+    for (const s of sections) {
+      for (const d of [s.finished.width, s.finished.height]) expect(Math.abs(d - 40)).toBeLessThan(0.15);
+      for (const d of [s.core!.width, s.core!.height]) expect(Math.abs(d - 34)).toBeLessThan(0.15);
+    }
+  });
+
+  it('a wide flat pad is cut across too', () => {
+    const bird = planOf('perching-bird', 100, (p) => ({
+      ...bare(p),
+      form: {
+        ...p.form,
+        parts: p.form.parts.map((q) =>
+          q.id === 'wing' && q.shape === 'pad' ? { ...q, start: [200, 440, 120], end: [180, 190, -330] } : q,
+        ),
+      },
+    }));
+    expect(bird.core.parts.find((p) => p.id === 'wing')!.sections.length).toBeGreaterThan(0);
+  });
+});
+
 describe('the wire', () => {
+  it('of a tube runs along its middle, short of both ends by its radius', () => {
+    const tube: Part = {
+      id: 'trunk',
+      name: 'Tube',
+      shape: 'limb',
+      mirrored: false,
+      blend: 0,
+      lie: 'to-end',
+      on: null,
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    };
+    const plan = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
+      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      core: { ...p.core, soft: [] },
+      frame: { ...p.frame, kind: 'separate wires', wasteShare: 0, turnedMm: 0 },
+    }));
+    // Drawn 1000 long with ends of 100: 800 of it, at a fifth of a millimetre each.
+    expect(plan.frame.runs.length).toBe(1);
+    expect(plan.frame.totalMm).toBeCloseTo(160, 6);
+    // Steel wire of 1.2 mm: pi 0.6^2 x 160 mm3 at 7.85 mg/mm3.
+    expect(plan.frame.massG).toBeCloseTo((Math.PI * 0.36 * 160 * 7.85) / 1000, 6);
+  });
+
   // Common practice: about 0.9 to 1.1 m for four legs, body and a bit of neck of a hand-sized quadruped; 90 cm was short.
   it('a hand-sized quadruped needs 0.9 to 1.1 m of one doubled wire', () => {
     const plan = planOf('standing-quadruped', 200, (p) => ({ ...p, frame: { ...p.frame, head: false, tail: false } }));
@@ -211,6 +323,55 @@ describe('standing', () => {
     const [mass, margin, wanted, lever] = [80, -4, 5, 30];
     const w = weightLow.of({ mass, margin, wanted, lever });
     expect((mass * margin + w * lever) / (mass + w)).toBeCloseTo(wanted, 9);
+  });
+
+  it('a body alike fore and aft stands as safely either way, with its weight in the middle', () => {
+    const leg = (id: string, z: number): Part => ({
+      id,
+      name: id,
+      shape: 'limb',
+      mirrored: true,
+      blend: 10,
+      lie: 'to-end',
+      on: 'trunk',
+      root: 'start',
+      nodes: [
+        { at: [60, 0, z], radius: 40 },
+        { at: [60, -300, z], radius: 30 },
+      ],
+    });
+    const trunk: Part = {
+      id: 'trunk',
+      name: 'Trunk',
+      shape: 'limb',
+      mirrored: false,
+      blend: 10,
+      lie: 'to-end',
+      on: null,
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    };
+    const { stands } = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [trunk, leg('fore', 300), leg('hind', -300)], pose: [], finishedLengthMm: 200 },
+      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      core: { ...p.core, allowanceMm: 0, soft: [] },
+    }));
+    expect(Math.abs(stands.centre[0])).toBeLessThan(0.05);
+    expect(Math.abs(stands.centre[2])).toBeLessThan(0.6);
+    // Feet 12 mm out each side, 6 mm round: it falls sideways first, over the outer edge of where the soles touch.
+    expect(['left', 'right']).toContain(stands.towards);
+    expect(stands.marginMm).toBeGreaterThan(12);
+    expect(stands.marginMm).toBeLessThan(18);
+    expect(stands.holes.map((h) => h.at.map((x) => Math.round(x)))).toEqual([
+      [12, 60],
+      [-12, 60],
+      [12, -60],
+      [-12, -60],
+    ]);
   });
 
   let upright: Plan;

@@ -99,7 +99,7 @@ export function joining(body: Body, part: BodyPart): { inside: number; bend: num
   if (base >= 0) {
     const fromStart = part.part.root === 'start';
     const STEPS = 60;
-    // The outermost half ball of a limb is not axis a maker measures; begin at its root place.
+    // From its root end outwards until it leaves what it sits on.
     for (let i = 0; i <= STEPS; i++) {
       const along = fromStart ? i / STEPS : 1 - i / STEPS;
       const { at } = onAxis(part, part.left, along);

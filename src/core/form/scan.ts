@@ -101,17 +101,17 @@ export function formOfScan(
   };
 }
 
-const read = new WeakMap<Scan, Mesh>();
+/** The last scan read: a piece is written anew with every change, its scan stays the same. */
+let last: { readonly positions: string; readonly triangles: string; readonly mesh: Mesh } | null = null;
 
 /** Places and triangles of a kept scan, in thousandths of its length. @throws when they do not belong together */
 export function meshOfScan(scan: Scan): Mesh {
-  const known = read.get(scan);
-  if (known) return known;
+  if (last && last.positions === scan.positions && last.triangles === scan.triangles) return last.mesh;
   const positions = Float64Array.from(new Float32Array(fromText(scan.positions)));
   const triangles = new Uint32Array(fromText(scan.triangles));
   if (triangles.some((v) => v >= positions.length / 3)) throw new Error('the scan kept in the piece is damaged');
   const mesh = { positions, triangles };
-  read.set(scan, mesh);
+  last = { positions: scan.positions, triangles: scan.triangles, mesh };
   return mesh;
 }
 

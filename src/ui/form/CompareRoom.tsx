@@ -15,7 +15,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
-import { useCompared, useReference } from './useCompared';
+import { useCompared, useReference } from './Compared';
 
 const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
 const LARGEST = 40 * 1024 * 1024;

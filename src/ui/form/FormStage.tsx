@@ -12,6 +12,7 @@ import { AreaList } from '@/ui/coat/AreaList';
 import { ComparePicture } from '@/ui/pictures/ComparePicture';
 import { FlatPicture } from '@/ui/pictures/FlatPicture';
 import { AreasRoom } from './AreasRoom';
+import { ComparedProvider } from './Compared';
 import { CompareRoom, ReferenceList } from './CompareRoom';
 import { CoreRoom } from './CoreRoom';
 import { CorePartsTable } from './CorePartsTable';
@@ -60,6 +61,39 @@ export function FormStage() {
   if (!piece) return null;
   const mine = (all ?? []).filter((f) => f.stage === 'form');
   const Screen = SCREENS[room];
+  const columns = (
+    <ThreeColumns
+      left={
+        room === 'areas' ? (
+          <AreaList />
+        ) : room === 'compare' ? (
+          <ReferenceList />
+        ) : room === 'flat' ? (
+          <FlatList />
+        ) : (
+          <PartList />
+        )
+      }
+      middle={
+        <>
+          {room === 'compare' ? <ComparePicture /> : room === 'flat' ? <FlatPicture /> : <Turntable tool={room} />}
+          {room === 'core' && <CorePartsTable />}
+        </>
+      }
+      right={
+        <>
+          <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
+          <Screen
+            findings={mine
+              .filter((f) => roomOf(f.id) === room)
+              .map((f) => (
+                <FindingCard key={f.id} finding={f} />
+              ))}
+          />
+        </>
+      }
+    />
+  );
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <Box
@@ -102,37 +136,7 @@ export function FormStage() {
           );
         })}
       </Box>
-      <ThreeColumns
-        left={
-          room === 'areas' ? (
-            <AreaList />
-          ) : room === 'compare' ? (
-            <ReferenceList />
-          ) : room === 'flat' ? (
-            <FlatList />
-          ) : (
-            <PartList />
-          )
-        }
-        middle={
-          <>
-            {room === 'compare' ? <ComparePicture /> : room === 'flat' ? <FlatPicture /> : <Turntable tool={room} />}
-            {room === 'core' && <CorePartsTable />}
-          </>
-        }
-        right={
-          <>
-            <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
-            <Screen
-              findings={mine
-                .filter((f) => roomOf(f.id) === room)
-                .map((f) => (
-                  <FindingCard key={f.id} finding={f} />
-                ))}
-            />
-          </>
-        }
-      />
+      {room === 'compare' ? <ComparedProvider>{columns}</ComparedProvider> : columns}
     </Box>
   );
 }

@@ -10,7 +10,7 @@ import { onPicture, type Flat } from '@/core/form/compare';
 import type { Reference } from '@/core/piece/schema';
 import { beginDrag, endGesture, useDesk } from '@/desk/store';
 import { changeReference } from '@/ui/form/CompareRoom';
-import { useCompared } from '@/ui/form/useCompared';
+import { useCompared } from '@/ui/form/Compared';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 

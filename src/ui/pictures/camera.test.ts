@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
-import { eye, pixelsPerMm, scaleBar, seenFrom } from './camera';
+import { across, centreOf, eye, pixelsPerMm, scaleBar, seenAt, seenFrom } from './camera';
 
 const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
 /** What points to the right of the picture: up x from. */
@@ -65,5 +65,34 @@ describe('scale', () => {
     expect(scaleBar(3, 130)).toEqual({ mm: 20, px: 60 });
     expect(scaleBar(13, 130)).toEqual({ mm: 10, px: 130 });
     expect(scaleBar(0.1, 130)).toEqual({ mm: 1000, px: 100 });
+  });
+});
+
+describe('a place on the picture', () => {
+  const size = { width: 400, height: 300 };
+  it('the middle of the animal is the middle of the picture, from anywhere', () => {
+    for (const view of [
+      { yaw: 0, pitch: 0 },
+      { yaw: 90, pitch: 0 },
+      { yaw: -62, pitch: 12 },
+      { yaw: -90, pitch: 90 },
+    ]) {
+      expect(seenAt([3, 4, 5], [3, 4, 5], view, size, 7)).toEqual([200, 150]);
+    }
+    expect(centreOf(Float64Array.from([0, 0, 0, 4, 2, -6, 1, 1, 1]))).toEqual([2, 1, -2.5]);
+  });
+  it('from its left the nose is to the left and up is up, at so many pixels a millimetre', () => {
+    const left = { yaw: 90, pitch: 0 };
+    const [nx, ny] = seenAt([0, 0, 10], [0, 0, 0], left, size, 2);
+    expect(nx).toBeCloseTo(180, 9);
+    expect(ny).toBeCloseTo(150, 9);
+    expect(seenAt([0, 10, 0], [0, 0, 0], left, size, 2)[1]).toBeCloseTo(130, 9);
+  });
+  it('right and up are at right angles to each other and to the eye', () => {
+    for (let yaw = -180; yaw < 180; yaw += 35) {
+      const { right, up } = across({ yaw, pitch: 27 });
+      expect(right.reduce((s, x, k) => s + x * up[k]!, 0)).toBeCloseTo(0, 9);
+      expect(Math.hypot(...right)).toBeCloseTo(1, 9);
+    }
   });
 });

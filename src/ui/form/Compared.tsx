@@ -1,6 +1,6 @@
 'use client';
 /** The photograph in hand beside the animal: its pins, its proportions, and the picture itself where this browser has it. */
-import { useEffect, useMemo, useState } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { makeBody } from '@/core/form/body';
 import { comparePicture, landmarks, seenFlat, type Compared, type Flat, type Landmark } from '@/core/form/compare';
 import type { Outline } from '@/core/geometry/outline';
@@ -24,7 +24,17 @@ export interface ComparedView {
   readonly picture: string | null | undefined;
 }
 
-export function useCompared(): ComparedView | null {
+const Shared = createContext<ComparedView | null>(null);
+
+/** The comparison under way; null without a photograph. */
+export const useCompared = (): ComparedView | null => useContext(Shared);
+
+/** Works the comparison out once for the picture and the docket beside it. */
+export function ComparedProvider({ children }: { children: ReactNode }) {
+  return <Shared value={useComparison()}>{children}</Shared>;
+}
+
+function useComparison(): ComparedView | null {
   const reference = useReference();
   const form = useDesk((s) => s.piece?.form);
   const pieceId = useDesk((s) => s.piece?.id);
