@@ -19,13 +19,14 @@ export function useSelectedArea() {
   const piece = useDesk((s) => s.piece);
   const areaId = useDesk((s) => s.view.areaId);
   const area = plan?.coat.areas.find((a) => a.id === areaId) ?? null;
-  const doc = piece?.areas.find((a) => a.id === area?.id) ?? null;
+  const doc = piece?.areas.find((a) => a.id === areaId) ?? null;
   useEffect(() => {
-    if (!plan || plan.coat.areas.some((a) => a.id === areaId)) return;
+    // An area just made is in the piece before it is in the plan; it stays chosen.
+    if (!plan || doc) return;
     const first =
       plan.coat.areas.find((a) => a.id === 'bib' && a.fur) ?? plan.coat.areas.find((a) => a.fur) ?? plan.coat.areas[0];
     if (first) setView({ areaId: first.id });
-  }, [plan, areaId]);
+  }, [plan, doc]);
   return { plan, area, doc };
 }
 
