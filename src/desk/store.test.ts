@@ -183,6 +183,7 @@ describe('what is kept beside the piece', () => {
       'chestnut-top',
       'core-batt',
       'cream-top',
+      'dusk-batt',
       'fawn-top',
       'umber-top',
     ]);

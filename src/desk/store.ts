@@ -7,7 +7,7 @@ import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
 import { shallow } from 'zustand/shallow';
-import type { Cupboard } from '@/core/piece/cupboard';
+import { CUPBOARD_SCHEMA, type Cupboard } from '@/core/piece/cupboard';
 import { defaultHand, type Hand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
@@ -39,7 +39,14 @@ export interface Desk {
   readonly message: string | null;
 }
 
-const emptyCupboard: Cupboard = { kind: 'fond-badger/cupboard', schema: 2, lots: [], needles: [], wires: [] };
+const emptyCupboard: Cupboard = {
+  kind: 'fond-badger/cupboard',
+  schema: CUPBOARD_SCHEMA,
+  lots: [],
+  needles: [],
+  wires: [],
+  swatches: [],
+};
 
 export const useDesk = create<Desk>()(
   temporal(

@@ -1,4 +1,5 @@
 /** Areas as a maker changes them: made, split in two, joined, painted. Each takes a piece and gives a new one. */
+import type { Coat } from '@/core/piece/coat';
 import type { Area, Piece, Selector, Stroke } from '@/core/piece/schema';
 
 const fresh = (piece: Piece, stem: string): string => {
@@ -6,6 +7,19 @@ const fresh = (piece: Piece, stem: string): string => {
   for (let k = 2; piece.areas.some((a) => a.id === id); k++) id = `${stem}-${k}`;
   return id;
 };
+
+/** An area with nothing decided but its place and its coat. */
+export const plainArea = (id: string, name: string, where: Selector[], coat: Coat = { method: 'none' }): Area => ({
+  id,
+  name,
+  where,
+  strokes: [],
+  awayFrom: null,
+  evenness: 0,
+  branching: false,
+  seam: 'none',
+  coat,
+});
 
 /** A new area last in the list, so it has what it claims. @returns the piece and the id of the area */
 export function addArea(piece: Piece, name: string, where: Selector[]): { piece: Piece; id: string } {
@@ -16,7 +30,7 @@ export function addArea(piece: Piece, name: string, where: Selector[]): { piece:
       .replace(/^-+|-+$/g, '')
       .slice(0, 50) || 'area';
   const id = fresh(piece, stem);
-  const area: Area = { id, name, where, strokes: [], coat: { method: 'none' } };
+  const area = plainArea(id, name, where);
   return { piece: { ...piece, areas: [...piece.areas, area] }, id };
 }
 

@@ -1,3 +1,4 @@
+import { plainArea } from './area-edits';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
@@ -40,7 +41,7 @@ describe('wool for the core', () => {
     const plan = planOf('standing-quadruped', 40, (p) => ({
       ...p,
       form: { ...p.form, parts: [ball], pose: [], finishedLengthMm: 40 },
-      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
       core: { ...p.core, allowanceMm: 0 },
       frame: { ...p.frame, kind: 'none' },
     }));
@@ -187,7 +188,7 @@ describe('a limb before it is joined', () => {
     const plan = planOf('standing-quadruped', 200, (p) => ({
       ...p,
       form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
-      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
       core: { ...p.core, allowanceMm: 3, soft: [] },
       frame: { ...p.frame, kind: 'none' },
     }));
@@ -232,7 +233,7 @@ describe('the wire', () => {
     const plan = planOf('standing-quadruped', 200, (p) => ({
       ...p,
       form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
-      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
       core: { ...p.core, soft: [] },
       frame: { ...p.frame, kind: 'separate wires', wasteShare: 0, turnedMm: 0 },
     }));
@@ -357,7 +358,7 @@ describe('standing', () => {
     const { stands } = planOf('standing-quadruped', 200, (p) => ({
       ...p,
       form: { ...p.form, parts: [trunk, leg('fore', 300), leg('hind', -300)], pose: [], finishedLengthMm: 200 },
-      areas: [{ id: 'all', name: 'All', where: [{ parts: ['trunk'] }], strokes: [], coat: { method: 'none' } }],
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
       core: { ...p.core, allowanceMm: 0, soft: [] },
     }));
     expect(Math.abs(stands.centre[0])).toBeLessThan(0.05);

@@ -1,12 +1,23 @@
-/** The cupboard: lots of wool, needles and wire, shared by all pieces. */
+/** The cupboard: lots of wool with their sorted locks, needles, wire and practice swatches, shared by all pieces. */
 import { z } from 'zod';
+import { coatSchema } from './coat';
 import { colour, id, measure, name, whole } from './fields';
 
 export const CUPBOARD_KIND = 'fond-badger/cupboard';
-export const CUPBOARD_SCHEMA = 2;
+export const CUPBOARD_SCHEMA = 3;
 
 export const WOOL_FORMS = ['combed top', 'carded batt', 'locks', 'raw fleece', 'yarn'] as const;
 export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse'] as const;
+
+export const LOCK_GRADES = ['best', 'good', 'plain'] as const;
+
+/** Locks sorted onto one pile. */
+export const pileSchema = z.strictObject({
+  lengthMm: measure('Length of the locks', 5, 400, 'mm'),
+  widthMm: measure('Width of the locks', 0.5, 60, 'mm'),
+  grade: z.enum(LOCK_GRADES),
+  count: whole('Number of locks', 0, 5000),
+});
 
 export const lotSchema = z.strictObject({
   id: id('Wool'),
@@ -18,6 +29,14 @@ export const lotSchema = z.strictObject({
   stapleMm: measure('Staple', 5, 400, 'mm'),
   haveG: measure('Wool at hand', 0, 20000, 'g'),
   pricePer100g: measure('Price per 100 g', 0, 1000, '').nullable(),
+  /** Colour of the tips where it differs, and how much of the fibre has it. */
+  tipColour: colour('Colour of the tips').nullable(),
+  tipShare: measure('Share of the tips', 0.02, 0.9, ''),
+  /** Wave of the lock from crest to crest, and how far it swings out; 0 for straight. */
+  crimpMm: measure('Crimp', 0, 60, 'mm'),
+  crimpDepthMm: measure('Depth of the crimp', 0, 20, 'mm'),
+  /** Sorted locks, where they have been counted. */
+  piles: z.array(pileSchema).max(40),
 });
 
 export const needleSchema = z.strictObject({
@@ -40,6 +59,22 @@ export const wireSchema = z.strictObject({
   haveMm: measure('Wire at hand', 0, 100000, 'mm'),
 });
 
+export const SWATCH_VERDICTS = ['hidden', 'shows a little', 'shows'] as const;
+
+/** A practice ball covered by the spec of an area, and what came of it. */
+export const swatchSchema = z.strictObject({
+  id: id('Swatch'),
+  name: name('Name of the swatch'),
+  at: z.iso.datetime('The time of a swatch must be a date and time'),
+  coat: coatSchema,
+  diameterMm: measure('Diameter of the ball', 15, 150, 'mm'),
+  verdict: z.enum(SWATCH_VERDICTS),
+  /** Measured with a rule from the ball to the top of the fur. */
+  loftMm: measure('Measured loft', 0.2, 100, 'mm').nullable(),
+  /** What really lay on a cm of row. */
+  weighedMgCm: measure('Weighed row', 0.1, 600, 'mg per cm of row').nullable(),
+});
+
 export const cupboardSchema = z
   .strictObject({
     kind: z.literal(CUPBOARD_KIND),
@@ -47,6 +82,7 @@ export const cupboardSchema = z
     lots: z.array(lotSchema).max(500),
     needles: z.array(needleSchema).max(200),
     wires: z.array(wireSchema).max(100),
+    swatches: z.array(swatchSchema).max(500),
   })
   .superRefine((c, ctx) => {
     if (new Set(c.lots.map((l) => l.id)).size < c.lots.length) {
@@ -61,6 +97,8 @@ export const cupboardSchema = z
   });
 
 export type Cupboard = z.infer<typeof cupboardSchema>;
+export type Pile = z.infer<typeof pileSchema>;
+export type Swatch = z.infer<typeof swatchSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Needle = z.infer<typeof needleSchema>;
 export type Wire = z.infer<typeof wireSchema>;

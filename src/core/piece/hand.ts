@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 2;
+export const HAND_SCHEMA = 3;
 
 const density = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = z
@@ -50,6 +50,17 @@ export const handSchema = z.strictObject({
   looseDensityMgCm3: measure('Density of loose wool', 2, 100, 'mg/cm3'),
   /** Stabs on a cm3 of core until it is firm. */
   coreStabsPerCm3: measure('Stabs per cm3 of core', 5, 500, ''),
+  /** Density of a wrap as it is laid and once it is felted down, mg/cm3. */
+  wrapDensityMgCm3: measure('Density of a wrap', 10, 300, 'mg/cm3'),
+  feltedDensityMgCm3: measure('Density of felt', 20, 400, 'mg/cm3'),
+  /** Stabs on a square cm in one pass. */
+  surfaceStabsPerCm2: measure('Stabs per square cm', 5, 300, ''),
+  /** Choosing, teasing, setting one lock; one bow; one piece of top coat or one wisp; minutes. */
+  minutesPerLock: measure('Minutes for a lock', 0, 10, 'min'),
+  minutesPerBow: measure('Minutes for a bow', 0, 10, 'min'),
+  minutesPerPiece: measure('Minutes for a piece', 0, 10, 'min'),
+  /** Teasing and trimming a square cm of long fur, minutes. */
+  trimMinutesPerCm2: measure('Minutes to trim a square cm', 0, 5, 'min'),
   /** Coefficient of variation of how evenly a row is laid. */
   unevenness: measure('Unevenness of laying', 0, 1, ''),
 });
@@ -78,5 +89,12 @@ export const defaultHand: Hand = {
   },
   looseDensityMgCm3: 20,
   coreStabsPerCm3: 100,
+  wrapDensityMgCm3: 60,
+  feltedDensityMgCm3: 100,
+  surfaceStabsPerCm2: 40,
+  minutesPerLock: 0.4,
+  minutesPerBow: 0.25,
+  minutesPerPiece: 0.2,
+  trimMinutesPerCm2: 0.05,
   unevenness: 0.3,
 };

@@ -45,6 +45,27 @@ describe('reading a piece', () => {
     if (!r.ok) expect(r.problems[0]!.says).toMatch(word);
   });
 
+  it('refuses combs, eyes and slits on parts the animal does not have, and a coat out of its range', () => {
+    const turn = { kind: 'turn' as const, where: { parts: ['fin'] }, turnDeg: 20 };
+    expect(problems(edited((q) => void q.combs.push(turn)))[0]!.says).toMatch(/combed on a part called fin/);
+    const fin = { part: 'fin', side: 'left' as const, along: 0.5, up: 0, out: 1 };
+    expect(problems(edited((q) => void (q.areas[0]!.awayFrom = fin)))[0]!.says).toMatch(/points away from a part/);
+    const sheet = {
+      method: 'sheet',
+      lotId: 'core-batt',
+      arealMgCm2: 12,
+      layers: 2,
+      anchorMm: 25,
+      slit: 'fin',
+    } as const;
+    expect(problems(edited((q) => void (q.areas[0]!.coat = sheet)))[0]!.says).toMatch(/slit for a part called fin/);
+    expect(problems(edited((q) => void (q.areas[0]!.coat = { ...sheet, slit: null, layers: 99 })))[0]).toEqual({
+      where: 'areas › Flanks › coat › layers',
+      says: 'Layers must be between 1 and 12',
+    });
+    expect(problems(edited((q) => void (q.areas[0]!.coat = { ...sheet, slit: 'tail' })))).toEqual([]);
+  });
+
   it('refuses what does not fit together', () => {
     expect(problems(edited((q) => (q.areas[0]!.where[0]!.parts = ['wing'])))[0]!.says).toMatch(/does not have/);
     expect(problems(edited((q) => (q.areas[1]!.id = q.areas[0]!.id)))[0]!.says).toMatch(/same name/);
@@ -70,8 +91,40 @@ describe('reading a piece', () => {
       ear: ['skull', 'start'],
     });
     expect(r.value.areas.map((a) => [a.id, a.where, a.coat])).toEqual(
-      oldPiece.areas.map((a) => [a.id, a.where, a.coat]),
+      oldPiece.areas.map((a) => [
+        a.id,
+        a.where,
+        a.coat.method === 'fold-over' ? { ...a.coat, topLengthMm: null, topSpacingMm: null } : a.coat,
+      ]),
     );
+    // From version 2 to 3: nothing is combed and rows run as they did.
+    expect(r.value.combs).toEqual([]);
+    expect(
+      r.value.areas.every((a) => a.evenness === 0 && !a.branching && a.seam === 'none' && a.awayFrom === null),
+    ).toBe(true);
+  });
+
+  it('brings a cupboard and a hand of version 2 up to date: what was there stays, what is new begins plain', () => {
+    const { swatches: _s, ...rest } = structuredClone(cupboard);
+    const lots = rest.lots.map(({ tipColour: _t, tipShare: _h, crimpMm: _c, crimpDepthMm: _d, piles: _p, ...l }) => l);
+    const old = readCupboard({ ...rest, schema: 2, lots });
+    expect(old.ok).toBe(true);
+    if (!old.ok) return;
+    expect(old.value.swatches).toEqual([]);
+    expect(old.value.lots.map((l) => [l.id, l.haveG])).toEqual(cupboard.lots.map((l) => [l.id, l.haveG]));
+    expect(old.value.lots.every((l) => l.piles.length === 0 && l.tipColour === null && l.crimpMm === 0)).toBe(true);
+    const {
+      wrapDensityMgCm3: _a,
+      feltedDensityMgCm3: _b,
+      surfaceStabsPerCm2: _e,
+      minutesPerLock: _f,
+      minutesPerBow: _g,
+      minutesPerPiece: _i,
+      trimMinutesPerCm2: _j,
+      ...hand
+    } = defaultHand;
+    const mine = readHand({ ...hand, schema: 2, stabsPerMinute: 99 });
+    expect(mine.ok && mine.value).toEqual({ ...defaultHand, stabsPerMinute: 99 });
   });
 
   it('refuses a damaged older piece without falling over', () => {

@@ -3,10 +3,11 @@
  * types, messages and the published JSON Schema follow from it. Parts are drawn in thousandths of the finished length.
  */
 import { z } from 'zod';
+import { coatSchema } from './coat';
 import { id, measure, name, whole } from './fields';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 2;
+export const PIECE_SCHEMA = 3;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -208,21 +209,21 @@ export const flatPartSchema = z.strictObject({
   seat: id('Part').nullable(),
 });
 
-export const foldOverSchema = z.strictObject({
-  method: z.literal('fold-over'),
-  lotId: id('Wool'),
-  lengthMm: measure('Finished length', 3, 200, 'mm'),
-  spacingMm: measure('Row spacing', 0.5, 60, 'mm'),
-  liftDeg: measure('Lift', 0, 80, 'degrees'),
-  layMgCm: measure('Lay weight', 0.2, 300, 'mg per cm of row'),
-  pinchWidthMm: measure('Width of a pinch', 1, 60, 'mm'),
-  pinchPitchMm: measure('Distance from pinch to pinch', 1, 120, 'mm'),
-});
-
-/** Every way of covering an area; a new way is one more entry here and one more file in the coat stage. */
-export const coatSchema = z.discriminatedUnion('method', [
-  foldOverSchema,
-  z.strictObject({ method: z.literal('none') }),
+/** A stroke of the comb, or a turn of the fur on a part or band: how the lie departs from what the body gives. */
+export const combSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('stroke'),
+    mirrored: z.boolean(),
+    /** How far to each side it holds. */
+    reach: measure('Width of the comb', 2, 300, 'thousandths of the length'),
+    places: z.array(placeSchema).min(2, 'A stroke of the comb needs two places or more').max(200),
+  }),
+  z.strictObject({
+    kind: z.literal('turn'),
+    where: selectorSchema,
+    /** Seen on the animal's left from outside, against the clock; the right side mirrors it. */
+    turnDeg: measure('Turn of the fur', -180, 180, 'degrees'),
+  }),
 ]);
 
 export const areaSchema = z.strictObject({
@@ -231,6 +232,14 @@ export const areaSchema = z.strictObject({
   where: z.array(selectorSchema).max(40),
   /** Painted over what `where` says, in the order they were made. */
   strokes: z.array(strokeSchema).max(400),
+  /** The fur of this area points away from here (an eye); null where it follows the lie. */
+  awayFrom: placeSchema.nullable(),
+  /** 0: rows run square to the lie; 1: rows keep their distance. */
+  evenness: measure('Even spacing', 0, 1, ''),
+  /** Half rows where rows would gape, every second row left out where they would crowd. */
+  branching: z.boolean(),
+  /** Where rows that would spiral round the body end. */
+  seam: z.enum(['none', 'under', 'top']),
   coat: coatSchema,
 });
 
@@ -278,6 +287,8 @@ export const pieceSchema = z
     frame: frameSchema,
     references: z.array(referenceSchema).max(12),
     flatParts: z.array(flatPartSchema).max(40),
+    /** In the order they were made; later ones win where they meet. */
+    combs: z.array(combSchema).max(300),
     areas: z.array(areaSchema).max(60),
     log: z.array(logEntrySchema).max(20000),
   })
@@ -313,6 +324,17 @@ export const pieceSchema = z
         });
       }
     });
+    piece.combs.forEach((c, i) => {
+      const used = c.kind === 'turn' ? c.where.parts : c.places.map((q) => q.part);
+      const lost = used.find((p) => !parts.has(p));
+      if (lost !== undefined) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['combs', i],
+          message: `The fur is combed on a part called ${lost}, which this animal does not have`,
+        });
+      }
+    });
     if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length) {
       ctx.addIssue({ code: 'custom', path: ['areas'], message: 'Two areas have the same name' });
     }
@@ -330,6 +352,20 @@ export const pieceSchema = z
           });
         }
       });
+      if (a.awayFrom && !parts.has(a.awayFrom.part)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['areas', i, 'awayFrom'],
+          message: `The fur of ${a.name} points away from a part called ${a.awayFrom.part}, which this animal does not have`,
+        });
+      }
+      if (a.coat.method === 'sheet' && a.coat.slit !== null && !parts.has(a.coat.slit)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['areas', i, 'coat', 'slit'],
+          message: `The sheet of ${a.name} is slit for a part called ${a.coat.slit}, which this animal does not have`,
+        });
+      }
       a.where.forEach((w, j) =>
         w.parts.forEach((p, k) => {
           if (!parts.has(p)) {
@@ -355,6 +391,5 @@ export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
 export type Selector = z.infer<typeof selectorSchema>;
 export type Area = z.infer<typeof areaSchema>;
-export type FoldOver = z.infer<typeof foldOverSchema>;
-export type Coat = z.infer<typeof coatSchema>;
+export type Comb = z.infer<typeof combSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;

@@ -9,6 +9,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
+import { plainArea } from '@/core/form/area-edits';
 import { formOfScan, SCAN_WAYS, uprightScan, type ScanWay } from '@/core/form/scan';
 import type { Mesh } from '@/core/geometry/mesh';
 import type { RepairReport } from '@/core/geometry/repair';
@@ -173,14 +174,14 @@ function UseScan({ ready, onClose }: { ready: Ready; onClose: () => void }) {
       frame: { ...p.frame, kind: 'none' },
       flatParts: p.flatParts.map((f) => ({ ...f, seat: null })),
       areas: [
-        {
-          id: 'all-over',
-          name: 'All over',
-          where: [{ parts: ['base'] }],
-          strokes: [],
-          coat: p.areas.find((a) => a.coat.method !== 'none')?.coat ?? { method: 'none' },
-        },
+        plainArea(
+          'all-over',
+          'All over',
+          [{ parts: ['base'] }],
+          p.areas.find((a) => a.coat.method === 'fold-over')?.coat ?? { method: 'none' },
+        ),
       ],
+      combs: [],
     }));
     setView({ partId: null, areaId: 'all-over' });
     onClose();

@@ -25,7 +25,7 @@ export const bodyPlanSchema = z.strictObject({
   measuredBy: form.measuredBy,
   parts: form.parts,
   pose: form.pose,
-  areas: z.array(areaSchema.omit({ coat: true })),
+  areas: z.array(areaSchema.pick({ id: true, name: true, where: true, strokes: true })),
   /** Parts made flat and apart from the start, and areas left bare until wisps are planned: fur would swallow them. */
   flatFelt: z.array(form.plan),
   bare: z.array(form.plan),

@@ -1,0 +1,13 @@
+/** From version 2 to 3: how the maker felts a top coat and sets locks, bows and wisps. The maker's other habits stay. */
+import { defaultHand } from '../hand';
+
+export const toHand3 = (old: Record<string, unknown>): Record<string, unknown> => ({
+  ...old,
+  wrapDensityMgCm3: defaultHand.wrapDensityMgCm3,
+  feltedDensityMgCm3: defaultHand.feltedDensityMgCm3,
+  surfaceStabsPerCm2: defaultHand.surfaceStabsPerCm2,
+  minutesPerLock: defaultHand.minutesPerLock,
+  minutesPerBow: defaultHand.minutesPerBow,
+  minutesPerPiece: defaultHand.minutesPerPiece,
+  trimMinutesPerCm2: defaultHand.trimMinutesPerCm2,
+});
