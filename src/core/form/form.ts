@@ -6,7 +6,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Finding, Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { makeBody, type Body } from './body';
-import { defaultLie } from './lie';
+import { lieOf } from './lie';
 import { skinOfScan } from './scan';
 
 /** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its longest way across. */
@@ -79,7 +79,7 @@ export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork 
       );
     }
   }
-  return { body, skin, distance, lie: defaultLie(body, skin, distance) };
+  return { body, skin, distance, lie: lieOf(body, skin, distance) };
 }
 
 export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {

@@ -1,11 +1,14 @@
 /**
  * The lie: which way the fur points everywhere on the skin. Each part gives its own direction along its axis; where the
- * axis runs into the skin (a chest, a rump) the part is unsure and its surroundings decide. Mirrored exactly.
+ * axis runs into the skin (a chest, a rump) the part is unsure and its surroundings decide. The maker's comb goes over it.
+ * Mirrored exactly unless one side is combed by itself.
  */
 import { spreadDirections } from '@/core/geometry/tangent-field';
 import type { Skin } from '@/core/geometry/polygonise';
 import { cotangents } from '@/core/geometry/weights';
+import type { Comb } from '@/core/piece/schema';
 import { placeOnPart, type Body } from './body';
+import { combed, combsAreEven } from './comb';
 
 /** How far neighbouring directions run together, as a share of the finished length. Ours. */
 const REACH = 0.03;
@@ -13,7 +16,7 @@ const REACH = 0.03;
 const HANDOVER = 0.03;
 
 /** @param distance of every vertex to every part, stride = number of parts, mm */
-export function defaultLie(body: Body, skin: Skin, distance: Float32Array): Float64Array {
+export function lieOf(body: Body, skin: Skin, distance: Float32Array, combs: readonly Comb[] = []): Float64Array {
   const n = skin.positions.length / 3;
   const P = body.parts.length;
   const wanted = new Float64Array(3 * n);
@@ -36,9 +39,10 @@ export function defaultLie(body: Body, skin: Skin, distance: Float32Array): Floa
     for (let k = 0; k < 3; k++) along += (d[k]! / total) * skin.normals[3 * v + k]!;
     for (let k = 0; k < 3; k++) wanted[3 * v + k] = d[k]! / total - along * skin.normals[3 * v + k]!;
   }
+  combed(body, skin, distance, combs, wanted);
   const cot = cotangents(skin, skin.edges);
   const lie = spreadDirections(skin.normals, skin.edges, cot, wanted, REACH * body.lengthMm);
-  if (skin.mirror.length > 0) evenOut(lie, skin.mirror);
+  if (skin.mirror.length > 0 && combsAreEven(combs)) evenOut(lie, skin.mirror);
   return lie;
 }
 

@@ -50,6 +50,7 @@ export function resizeShape(shape: AreaShape, k: number): AreaShape {
     },
     components: shape.components.map((c) => ({ ...c, areaMm2: c.areaMm2 * k * k })),
     heightMm: shape.heightMm * k,
+    away: shape.away.map(([x, y, z]) => [x * k, y * k, z * k] as const),
   };
 }
 

@@ -68,7 +68,9 @@ function coatWeights(coat: CoatPlan): Weight[] {
     }
     const whole = balance(parts);
     // What is trimmed off and lost does not weigh on the piece.
-    return [{ massG: Math.max(0, a.fur.figures.mass.value - a.fur.figures.waste.value), at: whole.at }];
+    return [
+      { massG: Math.max(0, a.fur.draws.reduce((s, d) => s + d.massG, 0) - a.fur.figures.waste.value), at: whole.at },
+    ];
   });
 }
 
