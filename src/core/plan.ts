@@ -8,9 +8,10 @@
  * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
  * generator that pauses between pieces of work, so a worker can report progress and stop.
  */
-import { planCoat, shapeAreas, type CoatPlan } from './coat/coat';
+import { planCoat, shapeAreas, type CoatPlan, type ShapedAreas } from './coat/coat';
 import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
-import { EDGE_SHARE, planForm, workForm, type FormPlan } from './form/form';
+import { EDGE_SHARE, planForm, workForm, type FormPlan, type FormWork } from './form/form';
+import { lieOf } from './form/lie';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
 import { planFlatParts, type FlatPartPlan } from './form/flat-parts';
@@ -54,6 +55,38 @@ export interface PlanOptions {
   readonly edgeShare?: number;
 }
 
+/** The animal and the shapes of its areas, from what is remembered where nothing changed. */
+export function* shapeSteps(
+  piece: Piece,
+  memo: Memo,
+  options: PlanOptions = {},
+): Generator<Progress, { readonly work: FormWork; readonly shaped: ShapedAreas; readonly formKey: string }> {
+  const edgeShare = options.edgeShare ?? EDGE_SHARE;
+  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, piece.form.scan?.id ?? null, edgeShare]);
+  yield { doing: 'Shaping the animal', share: 0 };
+  const uncombed = memo.keep('form', shapeOnly, () =>
+    workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
+  );
+  const combKey = piece.combs.length > 0 ? JSON.stringify(piece.combs) : '';
+  if (combKey !== '') yield { doing: 'Combing the fur', share: 0.45 };
+  const atReference =
+    combKey === ''
+      ? uncombed
+      : memo.keep('lie', shapeOnly + combKey, () => ({
+          ...uncombed,
+          lie: lieOf(uncombed.body, uncombed.skin, uncombed.distance, piece.combs),
+        }));
+  const formKey = `${shapeOnly}@${piece.form.finishedLengthMm}`;
+  const work = memo.keep('size', formKey + combKey, () => resizeForm(atReference, piece.form));
+  const shaping = shapeAreas(piece, atReference, shapeOnly, combKey, memo);
+  let at = shaping.next();
+  for (let i = 0; !at.done; i++) {
+    yield { doing: `Finding the rows: ${at.value.name}`, share: 0.5 + (0.45 * i) / piece.areas.length };
+    at = shaping.next();
+  }
+  return { work, shaped: at.value, formKey };
+}
+
 export function* planSteps(
   piece: Piece,
   cupboard: Cupboard,
@@ -61,26 +94,10 @@ export function* planSteps(
   memo: Memo = new Memo(),
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
-  const edgeShare = options.edgeShare ?? EDGE_SHARE;
-  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, piece.form.scan?.id ?? null, edgeShare]);
-  yield { doing: 'Shaping the animal', share: 0 };
-  const atReference = memo.keep('form', shapeOnly, () =>
-    workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
-  );
-  const formKey = `${shapeOnly}@${piece.form.finishedLengthMm}`;
-  const work = memo.keep('size', formKey, () => resizeForm(atReference, piece.form));
+  const { work, shaped, formKey } = yield* shapeSteps(piece, memo, options);
   const form = planForm(piece, work);
-
-  const shaping = shapeAreas(piece, atReference, shapeOnly, memo);
-  let at = shaping.next();
-  for (let i = 0; !at.done; i++) {
-    yield { doing: `Finding the rows: ${at.value.name}`, share: 0.5 + (0.45 * i) / piece.areas.length };
-    at = shaping.next();
-  }
-  const wheres = piece.areas.map((a) => JSON.stringify([a.where, a.strokes]));
-  const shapeKey = (i: number) => formKey + wheres.slice(i).join('|');
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
-  const coat = planCoat(piece, cupboard, hand, at.value, shapeKey, memo);
+  const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const finish = (core: ReturnType<typeof planCore>): Plan => {
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
@@ -110,7 +127,7 @@ export function* planSteps(
         .map((x) => x.f),
     };
   };
-  const asked = askedLoft(piece, work, coat.result, at.value.owner);
+  const asked = askedLoft(piece, work, coat.result, shaped.owner);
   const coreKey = JSON.stringify([
     formKey,
     digest(asked),
@@ -132,7 +149,7 @@ export function* planSteps(
 /** The core is built and firm before anything is laid on it, or the shape moves (common practice). */
 const afterCore = (coat: readonly Operation[]): Operation[] =>
   coat.map((o) =>
-    o.kind === 'cut'
+    o.after.every((a) => !coat.some((x) => x.id === a.id && x.areaId === o.areaId))
       ? {
           ...o,
           after: [...o.after, { id: 'core-join', why: say`The core is built and firm first.`, strength: Infinity }],

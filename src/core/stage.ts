@@ -41,7 +41,7 @@ export interface Operation {
   /** The area it is for, or the part of the core. */
   readonly areaId: string;
   readonly does: Text;
-  readonly kind: 'wire' | 'core' | 'cut' | 'lay';
+  readonly kind: 'wire' | 'core' | 'cut' | 'lay' | 'raise' | 'make' | 'check';
   readonly lotId: string | null;
   readonly massG: number;
   readonly cutLengthMm: number | null;

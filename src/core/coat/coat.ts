@@ -1,22 +1,24 @@
 /** The coat stage: every area under its way of laying, as figures, rows, a chart, findings and operations. */
 import type { FormWork } from '@/core/form/form';
 import { areaDepth, depthAfter } from '@/core/form/areas';
+import { lieMarks, type LieMark } from '@/core/form/lie-marks';
+import type { Vec3 } from '@/core/geometry/vec';
 import { REFERENCE_MM, resizeOverhang, resizeShape } from '@/core/form/resize';
-import type { Figure } from '@/core/method/define';
 import type { Memo } from '@/core/memo';
+import type { Coat, Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Area, Piece } from '@/core/piece/schema';
 import type { Finding, Operation, Stage } from '@/core/stage';
 import { say } from '@/core/text';
 import { shapeArea, type AreaShape, type Component } from './area-shape';
-import { coverMap } from './cover-map';
-import { docketOf, type Docket } from './docket';
-import { foldOverFigures, foldOverOperations, type FoldOverFigures } from './fold-over';
-import { foldOverFindings } from './fold-over-findings';
-import { layChart, type LayChart } from './lay-chart';
+import { betweenAreas, locksShared, type SharedLocks } from './between';
+import { cornersOf, type Corner } from './corners';
+import { learntFrom } from './learnt';
+import { marginsOf, type Margin } from './margins';
 import { overhangs, type Overhang } from './neighbours';
-import { measureRows, type RowSet } from './rows';
+import type { Lay, LayContext } from './way';
+import { wayOf } from './ways';
 
 export interface AreaPlan {
   readonly id: string;
@@ -27,25 +29,36 @@ export interface AreaPlan {
   readonly surface: {
     readonly positions: Float64Array;
     readonly normals: Float64Array;
+    readonly lie: Float64Array;
     readonly triangles: Uint32Array;
   } | null;
   readonly components: readonly Component[];
+  /** Places its fur points away from (eyes), mm. */
+  readonly away: readonly Vec3[];
+  /** How far its rows depart from the lie (0 to about 1). */
+  readonly swirl: number;
   /** Null for an area left bare or whose wool is missing. */
-  readonly fur: {
-    readonly lotId: string;
-    readonly lotName: string;
-    readonly figures: FoldOverFigures;
-    readonly docket: Docket;
-    readonly rows: RowSet;
-    readonly chart: LayChart;
-    /** Share of the base hidden on every triangle of the surface. */
-    readonly coverMap: Float32Array;
-  } | null;
+  readonly fur:
+    | (Omit<Lay, 'findings' | 'operations' | 'seats'> & {
+        readonly method: Laid['method'];
+        readonly lotId: string;
+        readonly lotName: string;
+        /** How far spacing, weight and length may go and still cover. */
+        readonly margins: readonly Margin[];
+        /** Practice swatches its figures rest on. */
+        readonly swatches: number;
+      })
+    | null;
 }
 
 export interface CoatPlan {
   readonly areas: readonly AreaPlan[];
   readonly totals: { readonly massG: number; readonly minutes: number; readonly rowsMm: number };
+  /** Crowns, partings and saddles of the lie. */
+  readonly lieMarks: readonly (LieMark & { readonly areaId: string | null })[];
+  readonly corners: readonly Corner[];
+  /** Sorted locks of a lot shared out over the areas that draw on it. */
+  readonly locks: readonly SharedLocks[];
 }
 
 export interface ShapedAreas {
@@ -53,16 +66,24 @@ export interface ShapedAreas {
   readonly overhangs: readonly Overhang[];
   /** Which area has each vertex of the skin; -1 for none. */
   readonly owner: Int32Array;
+  readonly marks: readonly LieMark[];
+  readonly corners: readonly Corner[];
+  /** What the shape of an area was made from, by index. */
+  readonly keys: readonly string[];
 }
 
 /**
  * Places and shapes of all areas, made on the form at its reference length and stretched to the finished one. Kept while
- * only wool, length, spacing or lift change; a change of size stretches and nothing more.
+ * only wool, length, spacing or lift change; a change of size stretches and nothing more; a stroke of the comb leaves the
+ * places as they are.
+ * @param formKey what the skin was made from
+ * @param lieKey what the lie was made from besides
  */
 export function* shapeAreas(
   piece: Piece,
   form: FormWork,
   formKey: string,
+  lieKey: string,
   memo: Memo,
 ): Generator<{ readonly name: string }, ShapedAreas> {
   const k = piece.form.finishedLengthMm / REFERENCE_MM;
@@ -76,13 +97,16 @@ export function* shapeAreas(
       depthAfter(own[i]!, own.slice(i + 1)),
     );
   const shapes: (AreaShape | null)[] = [];
+  const keys: string[] = [];
   for (const [i, a] of piece.areas.entries()) {
     yield { name: a.name };
-    const key = formKey + wheres.slice(i).join('|');
-    const shape = memo.keep(`shape:${a.id}`, key, () => shapeArea(form, taken(i)));
-    shapes.push(memo.keep(`stretched:${a.id}`, `${key}*${k}`, () => shape && resizeShape(shape, k)));
+    const key = `${formKey}${lieKey}${wheres.slice(i).join('|')}${JSON.stringify([a.awayFrom, a.evenness, a.seam])}`;
+    const shape = memo.keep(`shape:${a.id}`, key, () => shapeArea(form, taken(i), a));
+    keys.push(`${key}*${k}`);
+    shapes.push(memo.keep(`stretched:${a.id}`, keys[i]!, () => shape && resizeShape(shape, k)));
   }
-  const over = memo.keep('overhangs', formKey + wheres.join('|') + piece.areas.map((a) => a.id).join(), () =>
+  const all = `${formKey}${lieKey}${wheres.join('|')}${piece.areas.map((a) => a.id).join()}`;
+  const over = memo.keep('overhangs', all, () =>
     overhangs(
       form,
       piece.areas.map((_, i) => taken(i)),
@@ -93,7 +117,65 @@ export function* shapeAreas(
     piece.areas.forEach((_, i) => taken(i).forEach((d, v) => d > 0 && (of[v] = i)));
     return of;
   });
-  return { shapes, overhangs: over.map((o) => resizeOverhang(o, k)), owner };
+  const corners = memo.keep('corners', all, () => cornersOf(form, owner));
+  const marks = memo.keep('lie-marks', formKey + lieKey, () => lieMarks(form.skin, form.lie));
+  return {
+    shapes,
+    overhangs: over.map((o) => resizeOverhang(o, k)),
+    owner,
+    marks: marks.map((m) => ({
+      ...m,
+      at: [m.at[0] * k, m.at[1] * k, m.at[2] * k] as const,
+      lengthMm: m.lengthMm * k,
+    })),
+    corners: corners.map((c) => ({ ...c, borderMm: c.borderMm * k })),
+    keys,
+  };
+}
+
+/** An area laid as a coat says; null where its wool is not in the cupboard. */
+export function layArea(
+  piece: Piece,
+  index: number,
+  coat: Laid,
+  cupboard: Cupboard,
+  hand: Hand,
+  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs' | 'keys'>,
+  body: LayContext['body'],
+  memo: Memo,
+): { lay: Lay; context: LayContext; swatches: number } | null {
+  const area = piece.areas[index]!;
+  const shape = shaped.shapes[index];
+  const lot = cupboard.lots.find((l) => l.id === coat.lotId);
+  if (!shape || !lot) return null;
+  const withLot = (l: typeof lot) => {
+    const { swatches: _, ...learnt } = learntFrom(cupboard, l, hand);
+    return { lot: l, ...learnt };
+  };
+  const learnt = learntFrom(cupboard, lot, hand);
+  const context: LayContext = {
+    area,
+    areaIndex: index,
+    spec: coat,
+    lot,
+    cupboard,
+    hand: learnt.hand,
+    habit: learnt.habit,
+    rise: learnt.rise,
+    withLot,
+    wayOf,
+    shape,
+    body,
+    under: shaped.overhangs
+      .filter((o) => o.over === index && piece.areas[o.under]!.coat.method !== 'none')
+      .map((o) => ({
+        areaId: piece.areas[o.under]!.id,
+        why: say`The fur of ${area.name} hangs over ${piece.areas[o.under]!.name}.`,
+        strength: o.strengthMm,
+      })),
+    keep: (slot, key, make) => memo.keep(`${slot}:${area.id}`, `${shaped.keys[index]}@${key}`, make),
+  };
+  return { lay: wayOf(coat.method).lay(context), context, swatches: learnt.swatches };
 }
 
 export function planCoat(
@@ -101,78 +183,97 @@ export function planCoat(
   cupboard: Cupboard,
   hand: Hand,
   shaped: ShapedAreas,
-  shapeKey: (area: number) => string,
+  form: FormWork,
   memo: Memo,
 ): Stage<CoatPlan> {
   const findings: Finding[] = [];
   const operations: Operation[] = [];
+  const lays: (Lay | null)[] = [];
   const areas = piece.areas.map((area, i): AreaPlan => {
     const shape = shaped.shapes[i]!;
+    lays.push(null);
     const bare: AreaPlan = {
       id: area.id,
       name: area.name,
       areaMm2: shape?.patch.areaMm2 ?? 0,
       colour: null,
-      surface: shape && { positions: shape.patch.positions, normals: shape.normal, triangles: shape.patch.triangles },
+      surface: shape && {
+        positions: shape.patch.positions,
+        normals: shape.normal,
+        lie: shape.lie,
+        triangles: shape.patch.triangles,
+      },
       components: shape?.components ?? [],
+      away: shape?.away ?? [],
+      swirl: shape?.swirl ?? 0,
       fur: null,
     };
     if (!shape) {
       findings.push(nowhere(area));
       return bare;
     }
-    if (area.coat.method === 'none') return bare;
-    const spec = area.coat;
-    const lot = cupboard.lots.find((l) => l.id === spec.lotId);
-    if (!lot) {
+    const coat: Coat = area.coat;
+    if (coat.method === 'none') return bare;
+    const laid = layArea(piece, i, coat, cupboard, hand, shaped, form.body, memo);
+    if (!laid) {
       findings.push(noWool(area, cupboard, i));
       return bare;
     }
-    const rows = memo.keep(`rows:${area.id}`, `${shapeKey(i)}@${spec.spacingMm}`, () =>
-      measureRows(shape.patch, shape.field, spec.spacingMm, shape.normal, shape.lie),
-    );
-    const chart = memo.keep(`chart:${area.id}`, `${shapeKey(i)}@${spec.spacingMm}`, () =>
-      layChart(rows.rows, shape.components, spec.spacingMm),
-    );
-    const figures = foldOverFigures(spec, lot, hand, rows, shape.heightMm);
-    const context = { area, areaIndex: i, spec, lot, cupboard, hand, rows, figures };
-    findings.push(...foldOverFindings(context));
-    operations.push(
-      ...foldOverOperations(
-        context,
-        shaped.overhangs
-          .filter((o) => o.over === i && piece.areas[o.under]!.coat.method !== 'none')
-          .map((o) => ({
-            areaId: piece.areas[o.under]!.id,
-            why: say`The fur of ${area.name} hangs over ${piece.areas[o.under]!.name}.`,
-            strength: o.strengthMm,
-          })),
-      ),
-    );
+    lays[i] = laid.lay;
+    const { findings: found, operations: work, seats: _, ...fur } = laid.lay;
+    findings.push(...found);
+    operations.push(...work);
+    const { lot } = laid.context;
     return {
       ...bare,
       colour: lot.colour,
       fur: {
+        ...fur,
+        method: coat.method,
         lotId: lot.id,
         lotName: lot.name,
-        figures,
-        docket: docketOf(figures, lot),
-        rows,
-        chart,
-        coverMap: coverMap(spec, lot, hand, shape.field.steepness),
+        margins: memo.keep(
+          `margins:${area.id}`,
+          JSON.stringify([coat, lot, laid.context.hand, laid.context.habit]),
+          () => marginsOf(wayOf(coat.method), laid.context),
+        ),
+        swatches: laid.swatches,
       },
     };
   });
-  const sum = (of: (f: FoldOverFigures) => Figure) =>
-    areas.reduce((s, a) => s + (a.fur ? of(a.fur.figures).value : 0), 0);
+  const locks = locksShared(piece, cupboard, lays);
+  findings.push(...locks.findings, ...betweenAreas(piece, shaped, lays));
+  const sum = (of: (l: Lay) => number) => lays.reduce((s, l) => s + (l ? of(l) : 0), 0);
   return {
     result: {
       areas,
-      totals: { massG: sum((f) => f.mass), minutes: sum((f) => f.minutes), rowsMm: sum((f) => f.rowLength) },
+      totals: {
+        massG: sum((l) => l.draws.reduce((s, d) => s + d.massG, 0)),
+        minutes: sum((l) => l.figures.minutes.value),
+        rowsMm: sum((l) => l.rows.totalMm),
+      },
+      lieMarks: shaped.marks.map((m) => ({ ...m, areaId: areaAt(piece, form, shaped.owner, m.at) })),
+      corners: shaped.corners,
+      locks: locks.shared,
     },
     findings,
     operations,
   };
+}
+
+/** The area that has the vertex nearest to a place. */
+function areaAt(piece: Piece, form: FormWork, owner: Int32Array, at: readonly [number, number, number]): string | null {
+  const p = form.skin.positions;
+  let best = -1;
+  let least = Infinity;
+  for (let v = 0; v < owner.length; v++) {
+    const d = (p[3 * v]! - at[0]) ** 2 + (p[3 * v + 1]! - at[1]) ** 2 + (p[3 * v + 2]! - at[2]) ** 2;
+    if (d < least) {
+      least = d;
+      best = owner[v]!;
+    }
+  }
+  return best < 0 ? null : piece.areas[best]!.id;
 }
 
 function nowhere(area: Area): Finding {

@@ -5,7 +5,13 @@
 import { coversWell, type FurLay } from './cover';
 
 /** Best value on the grid by bisection; `good` must hold on one side only. */
-function edgeOf(lo: number, hi: number, step: number, good: (x: number) => boolean, want: 'largest' | 'smallest') {
+export function edgeOf(
+  lo: number,
+  hi: number,
+  step: number,
+  good: (x: number) => boolean,
+  want: 'largest' | 'smallest',
+) {
   const n = Math.round((hi - lo) / step);
   const at = (i: number) => lo + step * (want === 'largest' ? i : n - i);
   if (!good(at(0))) return null;

@@ -34,18 +34,20 @@ export const foldedCut = method({
 export const layMass = method({
   id: 'lay-mass',
   title: 'Wool for the rows',
-  formula: 'M = m ℓ c / (2 L) × (1 + loss)',
+  formula: 'M = m ℓ c / (2 L) × (1 + loss) × a',
   inputs: {
     lay: letter('m', 'laid wool on a cm of row', 'linear'),
     rows: letter('ℓ', 'length of all rows', 'rowLength'),
     cut: letter('c', 'cut length', 'length'),
     length: letter('L', 'finished length', 'length'),
     loss: letter('loss', 'lost in handling', 'share'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
   },
   result: letter('M', 'wool to take from the lot', 'mass'),
   source: 'Laid mass grown by cut length over laid length, and handling loss (5 % unless the maker says otherwise).',
   basis: 'ours',
-  of: ({ lay, rows, cut, length, loss }) => (((lay * rows) / 10) * (cut / (2 * length)) * (1 + loss)) / 1000,
+  of: ({ lay, rows, cut, length, loss, habit }) =>
+    (((lay * rows) / 10) * (cut / (2 * length)) * (1 + loss) * habit) / 1000,
 });
 
 export const trimWaste = method({
@@ -67,17 +69,19 @@ export const trimWaste = method({
 export const furLoft = method({
   id: 'fur-loft',
   title: 'Loft of laid fur',
-  formula: 'h = max(L sin(lift), M / ρ fur)',
+  formula: 'h = max(L sin(lift), M / ρ fur) × r',
   inputs: {
     length: letter('L', 'finished length', 'length'),
     lift: letter('lift', 'angle of the fur off the skin', 'angle'),
     areal: letter('M', 'fur on a square cm', 'areal'),
     density: letter('ρ fur', 'density of laid fur', 'density'),
+    rise: letter('r', 'measured over worked out, from practice swatches; 1 without', 'number'),
   },
   result: letter('h', 'thickness added', 'length'),
-  source: 'Ours; replace the density by a swatch measured with a rule.',
+  source: 'Ours; a practice swatch measured with a rule corrects it.',
   basis: 'ours',
-  of: ({ length, lift, areal, density }) => Math.max(length * Math.sin((lift * Math.PI) / 180), (areal / density) * 10),
+  of: ({ length, lift, areal, density, rise }) =>
+    rise * Math.max(length * Math.sin((lift * Math.PI) / 180), (areal / density) * 10),
 });
 
 export const rowTotal = method({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { layChart } from './lay-chart';
+import { chartOf } from './lay-chart';
 import type { Row, RowPiece } from './rows';
 
 /** A straight stretch of row in the plane z = up, from x1 to x2, in steps of a millimetre. */
@@ -11,6 +11,9 @@ function stretch(x1: number, x2: number, up: number, component = 0): RowPiece {
 }
 const row = (number: number, ...pieces: RowPiece[]): Row => ({
   number,
+  atMm: (number - 0.5) * 4,
+  share: 0,
+  half: false,
   lengthMm: pieces.reduce((s, p) => s + p.lengthMm, 0),
   pieces,
 });
@@ -18,7 +21,7 @@ const middle = { areaMm2: 1, side: 'middle' as const, twinOf: null };
 
 describe('the lay chart', () => {
   it('keeps true lengths and puts the hem at the bottom', () => {
-    const chart = layChart(
+    const chart = chartOf(
       [row(1, stretch(-10, 10, 0)), row(2, stretch(-15, 15, 4)), row(3, stretch(-8, 8, 8))],
       [middle],
       4,
@@ -31,7 +34,7 @@ describe('the lay chart', () => {
 
   it('sets a row over the places it lies over, whichever way its line runs', () => {
     // A V bib that leans: every row sits 5 mm further to one side; one of them is traced backwards.
-    const chart = layChart(
+    const chart = chartOf(
       [row(1, stretch(0, 20, 0)), row(2, stretch(25, 5, 4)), row(3, stretch(10, 30, 8))],
       [middle],
       4,
@@ -50,14 +53,14 @@ describe('the lay chart', () => {
       { areaMm2: 5, side: 'right' as const, twinOf: 0 },
       { areaMm2: 1, side: 'left' as const, twinOf: null },
     ];
-    expect(layChart(rows, components, 3).columns.map((c) => [c.label, c.rows[0]!.pieces.length])).toEqual([
+    expect(chartOf(rows, components, 3).columns.map((c) => [c.label, c.rows[0]!.pieces.length])).toEqual([
       ['both sides alike', 1],
       ['left', 1],
     ]);
   });
 
   it('never lays two stretches of one row over each other', () => {
-    const chart = layChart([row(1, stretch(-20, 20, 0)), row(2, stretch(-20, -2, 4), stretch(-1, 20, 4))], [middle], 4);
+    const chart = chartOf([row(1, stretch(-20, 20, 0)), row(2, stretch(-20, -2, 4), stretch(-1, 20, 4))], [middle], 4);
     const [a, b] = chart.columns[0]!.rows[1]!.pieces;
     expect(b!.fromMm).toBeGreaterThan(a!.toMm);
   });

@@ -27,11 +27,27 @@ export interface ChartColumn {
   readonly rightMm: number;
 }
 
+/** What lies on the rows: tufts or locks like bricks, and the rows that carry a marking. */
+export interface ChartDress {
+  readonly unit: { readonly one: string; readonly many: string };
+  readonly tuft: { readonly widthMm: number; readonly pitchMm: number; readonly staggered: boolean } | null;
+  readonly marking: {
+    readonly colour: string;
+    readonly rows: readonly number[];
+    readonly pitchMm: number | null;
+  } | null;
+  /** How tall what lies on a row is drawn, as a share of the spacing. */
+  readonly tall: number;
+}
+
 export interface LayChart {
   readonly columns: readonly ChartColumn[];
   readonly heightMm: number;
   readonly spacingMm: number;
+  readonly dress: ChartDress;
 }
+
+export const PLAIN_DRESS: ChartDress = { unit: { one: 'row', many: 'rows' }, tuft: null, marking: null, tall: 0 };
 
 const SAMPLES = 9;
 
@@ -105,7 +121,7 @@ function orient(p: Placed): Placed {
   return runsRight ? p : { ...p, start: p.start + p.piece.lengthMm, sign: -1 };
 }
 
-export function layChart(rows: readonly Row[], components: readonly Component[], spacingMm: number): LayChart {
+export function chartOf(rows: readonly Row[], components: readonly Component[], spacingMm: number): LayChart {
   const columns: ChartColumn[] = [];
   components.forEach((c, index) => {
     if (c.twinOf !== null) return;
@@ -118,7 +134,7 @@ export function layChart(rows: readonly Row[], components: readonly Component[],
       const placed = pieces.map((p) => (before.length === 0 ? orient(place(p, before)) : place(p, before)));
       out.push({
         number: row.number,
-        atMm: (row.number - 0.5) * spacingMm,
+        atMm: row.atMm,
         pieces: apart(
           placed.map((q) => {
             const end = q.start + q.sign * q.piece.lengthMm;
@@ -136,7 +152,8 @@ export function layChart(rows: readonly Row[], components: readonly Component[],
       rightMm: Math.max(...out.flatMap((r) => r.pieces.map((p) => p.toMm))),
     });
   });
-  return { columns, heightMm: rows.length * spacingMm, spacingMm };
+  const last = rows[rows.length - 1];
+  return { columns, heightMm: last ? last.atMm + spacingMm / 2 : 0, spacingMm, dress: PLAIN_DRESS };
 }
 
 /** Pieces of one row never lie on top of each other: later ones move outward until they are clear. */

@@ -58,10 +58,25 @@ export function rowSystem(mesh: AreaMesh): RowSystem {
   return { factor: factorise(matrix, nestedDissection(matrix, mesh.positions)), corner: cot.corner };
 }
 
+/** Rounds of Picard steps when rows are to keep their distance. */
+const ROUNDS = 8;
+
 /**
  * @param against unit direction against the lie for each triangle, stride 3, in the plane of the triangle
+ * @param evenness 0: rows square to the lie; 1: rows that keep their distance. Between the two g is pulled towards the
+ *   unit direction of the last solution and solved again on the kept factor
  */
-export function rowField(mesh: AreaMesh, system: RowSystem, against: Float64Array): RowField {
+export function rowField(mesh: AreaMesh, system: RowSystem, against: Float64Array, evenness = 0): RowField {
+  let phi = solve(system.factor, flow(mesh, system, against));
+  for (let round = 0; evenness > 0 && round < ROUNDS; round++) {
+    phi = solve(system.factor, flow(mesh, system, pulled(mesh, against, phi, evenness)));
+  }
+  const hemLengthMm = levelHem(mesh, against, phi);
+  return { phi, hemLengthMm, ...measure(mesh, phi, against) };
+}
+
+/** Right side of the system: what flows out of every vertex along g. */
+function flow(mesh: AreaMesh, system: RowSystem, g: Float64Array): Float64Array {
   const p = mesh.positions;
   const T = mesh.triangles;
   const b = new Float64Array(p.length / 3);
@@ -71,15 +86,47 @@ export function rowField(mesh: AreaMesh, system: RowSystem, against: Float64Arra
       const j = T[t + ((k + 2) % 3)]!;
       // Flow of g along the edge i -> j, weighted by the cotangent at the corner opposite to it.
       let along = 0;
-      for (let c = 0; c < 3; c++) along += (p[3 * j + c]! - p[3 * i + c]!) * against[t + c]!;
+      for (let c = 0; c < 3; c++) along += (p[3 * j + c]! - p[3 * i + c]!) * g[t + c]!;
       const w = (system.corner[t + k]! / 2) * along;
       b[i]! -= w;
       b[j]! += w;
     }
   }
-  const phi = solve(system.factor, b);
-  const hemLengthMm = levelHem(mesh, against, phi);
-  return { phi, hemLengthMm, ...measure(mesh, phi, against) };
+  return b;
+}
+
+/** Mix of the wanted direction and the unit direction of a solution, for each triangle. */
+function pulled(mesh: AreaMesh, against: Float64Array, phi: Float64Array, evenness: number): Float64Array {
+  const out = new Float64Array(against.length);
+  for (let t = 0; t < against.length / 3; t++) {
+    const g = gradient(mesh, phi, t);
+    const l = Math.hypot(g[0], g[1], g[2]);
+    for (let c = 0; c < 3; c++) {
+      out[3 * t + c] = (1 - evenness) * against[3 * t + c]! + (l > 1e-6 ? (evenness * g[c]!) / l : 0);
+    }
+  }
+  return out;
+}
+
+/** Gradient of a value at the vertices, in the plane of a triangle. */
+export function gradient(mesh: Mesh, value: Float64Array, t: number): [number, number, number] {
+  const p = mesh.positions;
+  const [i, j, k] = [mesh.triangles[3 * t]!, mesh.triangles[3 * t + 1]!, mesh.triangles[3 * t + 2]!];
+  const ux = p[3 * j]! - p[3 * i]!;
+  const uy = p[3 * j + 1]! - p[3 * i + 1]!;
+  const uz = p[3 * j + 2]! - p[3 * i + 2]!;
+  const wx = p[3 * k]! - p[3 * i]!;
+  const wy = p[3 * k + 1]! - p[3 * i + 1]!;
+  const wz = p[3 * k + 2]! - p[3 * i + 2]!;
+  const uu = ux * ux + uy * uy + uz * uz;
+  const ww = wx * wx + wy * wy + wz * wz;
+  const uw = ux * wx + uy * wy + uz * wz;
+  const det = uu * ww - uw * uw || 1e-30;
+  const fu = value[j]! - value[i]!;
+  const fw = value[k]! - value[i]!;
+  const a = (ww * fu - uw * fw) / det;
+  const b = (uu * fw - uw * fu) / det;
+  return [a * ux + b * wx, a * uy + b * wy, a * uz + b * wz];
 }
 
 /** A border with more of the piece than this below it is not where the work begins. Ours. */
@@ -145,27 +192,15 @@ function measure(mesh: AreaMesh, phi: Float64Array, against: Float64Array) {
   const strayDeg = new Float64Array(m);
   const area = new Float64Array(m);
   for (let t = 0; t < m; t++) {
-    const [i, j, k] = [T[3 * t]!, T[3 * t + 1]!, T[3 * t + 2]!];
-    const u = [0, 1, 2].map((c) => p[3 * j + c]! - p[3 * i + c]!);
-    const w = [0, 1, 2].map((c) => p[3 * k + c]! - p[3 * i + c]!);
-    const uu = u[0]! ** 2 + u[1]! ** 2 + u[2]! ** 2;
-    const ww = w[0]! ** 2 + w[1]! ** 2 + w[2]! ** 2;
-    const uw = u[0]! * w[0]! + u[1]! * w[1]! + u[2]! * w[2]!;
-    const det = uu * ww - uw * uw;
-    const fu = phi[j]! - phi[i]!;
-    const fw = phi[k]! - phi[i]!;
-    const a = (ww * fu - uw * fw) / det;
-    const b = (uu * fw - uw * fu) / det;
-    let g2 = 0;
-    let dot = 0;
-    for (let c = 0; c < 3; c++) {
-      const g = a * u[c]! + b * w[c]!;
-      g2 += g * g;
-      dot += g * against[3 * t + c]!;
-    }
-    steepness[t] = Math.sqrt(g2);
+    const g = gradient(mesh, phi, t);
+    const dot = g[0] * against[3 * t]! + g[1] * against[3 * t + 1]! + g[2] * against[3 * t + 2]!;
+    steepness[t] = Math.hypot(g[0], g[1], g[2]);
     strayDeg[t] = (Math.acos(Math.max(-1, Math.min(1, dot / (steepness[t]! || 1)))) * 180) / Math.PI;
-    area[t] = Math.sqrt(Math.max(det, 0)) / 2;
+    const [i, j, k] = [3 * T[3 * t]!, 3 * T[3 * t + 1]!, 3 * T[3 * t + 2]!];
+    const u = [0, 1, 2].map((c) => p[j + c]! - p[i + c]!);
+    const w = [0, 1, 2].map((c) => p[k + c]! - p[i + c]!);
+    area[t] =
+      Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
   }
   return { steepness, strayDeg, area };
 }

@@ -1,11 +1,14 @@
 /**
  * Strands of fur for the picture: along every row at even distances with a golden-ratio shift, so that neighbouring rows
- * do not line up, each leaning along the lie at its lift, sagging a little towards its tip, with a seeded scatter. The
- * same piece always gives the same strands.
+ * do not line up, or all over the area where wool is laid as a layer. Each leans along the lie at its lift, sags a little
+ * towards its tip, waves with the crimp of its wool, with a seeded scatter. The same piece always gives the same strands.
+ * They are dealt out like cards: any first part of them is an even sample of the whole, so fewer can be drawn while the
+ * animal turns.
  */
+import { seeded } from '@/core/random';
 import type { Piece } from '@/core/piece/schema';
-import type { CoatPlan } from './coat';
-import { SCATTER } from './cover';
+import type { AreaPlan, CoatPlan } from './coat';
+import type { Pile } from './pile';
 
 export interface Strands {
   /** Line pieces: two points of stride 3 each. */
@@ -13,93 +16,261 @@ export interface Strands {
   /** Linear light of each point, stride 3, 0..1: the lot's colour, darker at the root, lit a little from above. */
   readonly colours: Float32Array<ArrayBuffer>;
   readonly count: number;
+  /** Line pieces in each strand. */
+  readonly segments: number;
 }
 
-const SEGMENTS = 3;
 const GOLDEN = 0.6180339887498949;
-
-/** Small seeded generator (mulberry32). */
-function seeded(seed: number): () => number {
-  let s = seed | 0;
-  return () => {
-    s = (s + 0x6d2b79f5) | 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+/** Line pieces in a straight strand and in a wavy one. */
+const STRAIGHT = 3;
+const WAVY = 8;
 
 /** Linear light of a channel of a screen colour (IEC 61966-2-1). */
 function channel(hex: string, i: number): number {
   const c = parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16) / 255;
   return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
 }
+const light = (hex: string): readonly [number, number, number] => [channel(hex, 0), channel(hex, 1), channel(hex, 2)];
 
-/** @param most about how many strands to make over the whole animal; shared out by row length */
-export function strands(piece: Piece, coat: CoatPlan, most: number): Strands {
-  const total = coat.totals.rowsMm;
-  const step = total > 0 ? total / most : 1;
+/** Free length above the finished one after so many steps of the trim plan; null steps: trimmed. */
+export function leftOver(area: AreaPlan, step: number | null): number {
+  const trim = area.fur?.trim;
+  if (!trim || step === null) return 0;
+  return step <= 0
+    ? trim.laidMm - trim.finishedMm
+    : (trim.steps[step - 1]?.leavesMm ?? trim.finishedMm) - trim.finishedMm;
+}
+
+/** A number that shares no factor with n, near the golden section of it: steps by it visit every place once. */
+function dealingStep(n: number): number {
+  const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+  let s = Math.max(1, Math.round(n * GOLDEN));
+  while (gcd(s, n) !== 1) s++;
+  return s;
+}
+
+/**
+ * @param most about how many strands to make over the whole animal; shared out by area
+ * @param trimStep steps of the trim plan already taken; null for the finished coat
+ */
+export function strands(
+  piece: Pick<Piece, 'seed'>,
+  coat: CoatPlan,
+  most: number,
+  trimStep: number | null = null,
+): Strands {
+  const furred = coat.areas.filter((a) => a.fur && a.surface && a.fur.rows.rows.length > 0);
+  const whole = furred.reduce((s, a) => s + a.areaMm2, 0) || 1;
+  const segments = furred.some((a) => a.fur!.pile.crimpDepthMm > 0.2) ? WAVY : STRAIGHT;
+  const shares = furred.map((a) => Math.max(1, Math.round((most * a.areaMm2) / whole)));
+  const count = shares.reduce((s, n) => s + n, 0);
+  const points = new Float32Array(count * segments * 6);
+  const colours = new Float32Array(count * segments * 6);
   const rnd = seeded(piece.seed);
-  const points: number[] = [];
-  const colours: number[] = [];
-  let count = 0;
-  let phase = 0;
-  for (const area of coat.areas) {
-    const spec = piece.areas.find((a) => a.id === area.id)?.coat;
-    if (!area.fur || !area.colour || spec?.method !== 'fold-over') continue;
-    const base = [0, 1, 2].map((i) => channel(area.colour!, i));
-    const lift = (spec.liftDeg * Math.PI) / 180;
-    for (const row of area.fur.rows.rows) {
-      for (const p of row.pieces) {
-        phase = (phase + GOLDEN) % 1;
-        let next = step * phase;
-        let run = 0;
-        for (let i = 3; i < p.points.length; i += 3) {
-          const d = Math.hypot(
-            p.points[i]! - p.points[i - 3]!,
-            p.points[i + 1]! - p.points[i - 2]!,
-            p.points[i + 2]! - p.points[i - 1]!,
-          );
-          for (; next < run + d; next += step) {
-            const t = (next - run) / d;
-            strand(p.points, p.normal, p.lie, i, t);
-          }
-          run += d;
-        }
-      }
-    }
+  const deal = dealingStep(Math.max(1, count));
+  let made = 0;
+  let slot = 0;
+  const write = (s: Root, p: Pile, length: number) => {
+    put(s, p, length, points, colours, slot * segments * 6, segments, rnd);
+    made++;
+    slot = (slot + deal) % count;
+  };
+  furred.forEach((area, i) => {
+    const fur = area.fur!;
+    const over = leftOver(area, trimStep);
+    const n = shares[i]!;
+    const lengthAt = (share: number) => fur.pile.hemMm + (fur.pile.topMm - fur.pile.hemMm) * share + over;
+    if (fur.pile.scattered) overArea(area, n, rnd, (root) => write(root, fur.pile, lengthAt(0)));
+    else alongRows(area, n, rnd, (root, share) => write(root, fur.pile, lengthAt(share)));
+  });
+  const used = made * segments * 6;
+  return made === count
+    ? { points, colours, count, segments }
+    : { points: points.slice(0, used), colours: colours.slice(0, used), count: made, segments };
+}
 
-    function strand(at: Float64Array, normal: Float64Array, lie: Float64Array, i: number, t: number): void {
-      const mix = (a: Float64Array, k: number) => a[i - 3 + k]! + t * (a[i + k]! - a[i - 3 + k]!);
-      const n = [mix(normal, 0), mix(normal, 1), mix(normal, 2)] as const;
-      const l = [mix(lie, 0), mix(lie, 1), mix(lie, 2)] as const;
-      // Sideways of the lie, for the scatter.
-      const s = [n[1] * l[2] - n[2] * l[1], n[2] * l[0] - n[0] * l[2], n[0] * l[1] - n[1] * l[0]] as const;
-      const turn = (rnd() + rnd() - 1) * 1.7 * SCATTER;
-      const rise = lift + (rnd() - 0.5) * 0.2;
-      const length = (spec as { lengthMm: number }).lengthMm * (0.85 + 0.2 * rnd());
-      const shade = (0.7 + 0.6 * rnd()) * (0.85 + 0.35 * n[1]);
-      const jog = (rnd() - 0.5) * 0.5 * (spec as { spacingMm: number }).spacingMm;
-      let x = mix(at, 0) + jog * l[0];
-      let y = mix(at, 1) + jog * l[1];
-      let z = mix(at, 2) + jog * l[2];
-      for (let k = 0; k < SEGMENTS; k++) {
-        const up = rise * (1 - (0.9 * k) / SEGMENTS);
-        const c = (Math.cos(up) * length) / SEGMENTS;
-        const u = (Math.sin(up) * length) / SEGMENTS;
-        const q = [0, 1, 2].map((j) => c * (l[j]! * Math.cos(turn) + s[j]! * Math.sin(turn)) + u * n[j]!);
-        points.push(x, y, z);
-        x += q[0]!;
-        y += q[1]!;
-        z += q[2]!;
-        points.push(x, y, z);
-        for (const end of [k, k + 1]) {
-          const light = shade * (0.4 + (0.75 * end) / SEGMENTS);
-          for (let j = 0; j < 3; j++) colours.push(Math.min(1, base[j]! * light));
+interface Root {
+  x: number;
+  y: number;
+  z: number;
+  readonly n: [number, number, number];
+  readonly l: [number, number, number];
+  /** Place along its stretch of row, mm, and as a share of it. */
+  run: number;
+  along: number;
+  row: number;
+}
+
+const root: Root = { x: 0, y: 0, z: 0, n: [0, 0, 0], l: [0, 0, 0], run: 0, along: 0, row: 0 };
+
+/** Roots at even distances along all rows, in their tufts where the pile has them: exactly `n`. */
+function alongRows(area: AreaPlan, n: number, rnd: () => number, each: (r: Root, share: number) => void): void {
+  const fur = area.fur!;
+  const { tuft } = fur.pile;
+  const step = fur.rows.totalMm / n;
+  let phase = 0;
+  let made = 0;
+  let debt = 0;
+  for (const row of fur.rows.rows) {
+    for (const p of row.pieces) {
+      // What a stretch is too short for goes to the next, so that the number comes out.
+      const want = p.lengthMm / step + debt;
+      const here = Math.min(n - made, Math.round(want));
+      debt = want - here;
+      if (here <= 0) continue;
+      phase = (phase + GOLDEN) % 1;
+      let i = 3;
+      let before = 0;
+      let d = gap(p.points, i);
+      const shift = tuft?.staggered && row.number % 2 === 0 ? tuft.pitchMm / 2 : 0;
+      let last = -1;
+      for (let k = 0; k < here; k++) {
+        let at = ((k + phase) / here) * p.lengthMm;
+        if (tuft) {
+          // Drawn together to the middle of its tuft, as wide as the tuft is.
+          const which = Math.floor((at + shift) / tuft.pitchMm);
+          at = (which + 0.5 + (rnd() - 0.5) * Math.min(1, tuft.widthMm / tuft.pitchMm)) * tuft.pitchMm - shift;
+          at = Math.min(p.lengthMm, Math.max(0, at));
         }
+        if (at < last) {
+          i = 3;
+          before = 0;
+          d = gap(p.points, i);
+        }
+        last = at;
+        while (before + d < at && i + 3 < p.points.length) {
+          before += d;
+          i += 3;
+          d = gap(p.points, i);
+        }
+        const t = d > 0 ? Math.min(1, (at - before) / d) : 0;
+        fill(p.points, p.normal, p.lie, i - 3, i, t);
+        root.run = at;
+        root.along = p.lengthMm > 0 ? at / p.lengthMm : 0;
+        root.row = row.number;
+        const jog = (rnd() - 0.5) * (tuft || fur.pile.sides ? 0.15 : 0.5) * fur.rows.meanSpacingMm;
+        root.x += jog * root.l[0];
+        root.y += jog * root.l[1];
+        root.z += jog * root.l[2];
+        each(root, row.share);
+        made++;
       }
-      count++;
     }
   }
-  return { points: Float32Array.from(points), colours: Float32Array.from(colours), count };
+}
+
+const gap = (p: Float64Array, i: number): number =>
+  Math.hypot(p[i]! - p[i - 3]!, p[i + 1]! - p[i - 2]!, p[i + 2]! - p[i - 1]!);
+
+function fill(at: Float64Array, normal: Float64Array, lie: Float64Array, a: number, b: number, t: number): void {
+  root.x = at[a]! + t * (at[b]! - at[a]!);
+  root.y = at[a + 1]! + t * (at[b + 1]! - at[a + 1]!);
+  root.z = at[a + 2]! + t * (at[b + 2]! - at[a + 2]!);
+  for (let k = 0; k < 3; k++) {
+    root.n[k] = normal[a + k]! + t * (normal[b + k]! - normal[a + k]!);
+    root.l[k] = lie[a + k]! + t * (lie[b + k]! - lie[a + k]!);
+  }
+}
+
+/** Roots anywhere on the surface, each triangle by its share: exactly `n`. */
+function overArea(area: AreaPlan, n: number, rnd: () => number, each: (r: Root) => void): void {
+  const { positions: p, normals, lie, triangles: T } = area.surface!;
+  const step = area.areaMm2 / n;
+  let owed = rnd() * step;
+  let made = 0;
+  for (let t = 0; t < T.length && made < n; t += 3) {
+    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
+    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
+    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
+    owed += Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
+    for (; owed >= step && made < n; owed -= step) {
+      let [x, y] = [rnd(), rnd()];
+      if (x + y > 1) [x, y] = [1 - x, 1 - y];
+      const mix = (f: Float64Array, k: number) => f[a + k]! * (1 - x - y) + f[b + k]! * x + f[c + k]! * y;
+      root.x = mix(p, 0);
+      root.y = mix(p, 1);
+      root.z = mix(p, 2);
+      for (let k = 0; k < 3; k++) {
+        root.n[k] = mix(normals, k);
+        root.l[k] = mix(lie, k);
+      }
+      root.run = root.along = root.row = 0;
+      each(root);
+      made++;
+    }
+  }
+}
+
+/** Strands of a strip hang this much along the lie, beside falling to the side. */
+const TRAIL = 0.5;
+
+function put(
+  r: Root,
+  pile: Pile,
+  lengthMm: number,
+  points: Float32Array,
+  colours: Float32Array,
+  at: number,
+  segments: number,
+  rnd: () => number,
+): void {
+  const { n, l } = r;
+  // Sideways of the lie.
+  const s = [n[1] * l[2] - n[2] * l[1], n[2] * l[0] - n[0] * l[2], n[0] * l[1] - n[1] * l[0]] as const;
+  let turn = (rnd() + rnd() - 1) * 1.7 * pile.scatter;
+  let length = lengthMm * (0.85 + 0.2 * rnd());
+  if (pile.splayed) turn = 2 * Math.PI * rnd();
+  if (pile.sides) {
+    const left = rnd() < 0.5;
+    turn += (left ? 1 : -1) * (Math.PI / 2 - TRAIL);
+    length *= left ? pile.sides.left : pile.sides.right;
+  }
+  if (pile.along) {
+    const x = r.along * (pile.along.length - 1);
+    const i = Math.min(pile.along.length - 2, Math.floor(x));
+    length *= pile.along[i]! + (x - i) * (pile.along[i + 1]! - pile.along[i]!);
+  }
+  const rise = (pile.liftDeg * Math.PI) / 180 + (rnd() - 0.5) * 0.2;
+  const cos = Math.cos(turn);
+  const sin = Math.sin(turn);
+  const shade = (0.7 + 0.6 * rnd()) * (0.85 + 0.35 * n[1]);
+  let base = light(pile.colour);
+  const m = pile.marking;
+  if (m && m.rows.includes(r.row)) {
+    const offset = length * Math.cos(rise) * cos;
+    const aside =
+      m.pitchMm === null ? 0 : ((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2 + length * Math.cos(rise) * sin;
+    if (Math.hypot(m.pitchMm === null ? offset : offset, aside) < m.halfWidthMm) base = light(m.colour);
+  }
+  const tip = pile.tipColour ? light(pile.tipColour) : base;
+  const wave = pile.crimpMm > 0 && pile.crimpDepthMm > 0 ? (2 * Math.PI * length) / pile.crimpMm : 0;
+  const begun = 2 * Math.PI * rnd();
+  let [x, y, z] = [r.x, r.y, r.z];
+  for (let k = 0; k < segments; k++) {
+    // Standing pile keeps its lift; hanging fur sags towards its tip.
+    const up = pile.splayed ? rise : rise * (1 - (0.9 * k) / segments);
+    const c = (Math.cos(up) * length) / segments;
+    const u = (Math.sin(up) * length) / segments;
+    const swing = wave
+      ? pile.crimpDepthMm *
+        (Math.sin(begun + (wave * (k + 1)) / segments) - Math.sin(begun + (wave * k) / segments)) *
+        0.5
+      : 0;
+    const o = at + 6 * k;
+    points[o] = x;
+    points[o + 1] = y;
+    points[o + 2] = z;
+    x += c * (l[0] * cos + s[0] * sin) + u * n[0] + swing * (s[0] * cos - l[0] * sin);
+    y += c * (l[1] * cos + s[1] * sin) + u * n[1] + swing * (s[1] * cos - l[1] * sin);
+    z += c * (l[2] * cos + s[2] * sin) + u * n[2] + swing * (s[2] * cos - l[2] * sin);
+    points[o + 3] = x;
+    points[o + 4] = y;
+    points[o + 5] = z;
+    for (let e = 0; e < 2; e++) {
+      const share = (k + e) / segments;
+      const strength = shade * (0.4 + 0.75 * share);
+      const colour = share > 1 - pile.tipShare ? tip : base;
+      for (let j = 0; j < 3; j++) colours[o + 3 * e + j] = Math.min(1, colour[j]! * strength);
+    }
+  }
 }

@@ -30,6 +30,11 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
     (s, { operation: o }) => s + (!begun && (o.kind === 'core' || o.kind === 'wire') ? o.minutes : 0),
     0,
   );
+  const after = (areaId: string) =>
+    work.steps.reduce(
+      (s, { operation: o }) => s + (o.areaId === areaId && (o.kind === 'raise' || o.kind === 'check') ? o.minutes : 0),
+      0,
+    );
   for (const a of coat.areas) {
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);
@@ -41,7 +46,7 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
     const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
     const share = a.fur.rows.totalMm > 0 ? length / a.fur.rows.totalMm : 0;
     const weighed = mine.filter((e) => e.kind === 'wool');
-    minutesLeft += a.fur.figures.minutes.value * (1 - share);
+    minutesLeft += a.fur.figures.minutes.value * (1 - share) + (share < 1 ? after(a.id) : 0);
     areas.push({
       areaId: a.id,
       rowsDone,

@@ -1,5 +1,15 @@
 /** Every formula the plan uses, once. The docket, the handbook and the printed sheets read it. */
 import { overlap, rowCover, tuftedCover } from '@/core/coat/cover';
+import { bowMass, bowMinutes, fanStep } from '@/core/coat/bows';
+import { layeredCover } from '@/core/coat/cover-layer';
+import { slantedCover } from '@/core/coat/cover-slant';
+import { standingCovers } from '@/core/coat/cover-standing';
+import { feltMinutes, layerAreal, layerCount, layerLoft, layerWaste, layerWool } from '@/core/coat/felted';
+import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from '@/core/coat/locks';
+import { spotDiameter, stripeWidth } from '@/core/coat/sandwich';
+import { sheetAcross, sheetAlong } from '@/core/coat/sheet';
+import { plushWaste, standingCut, standingMinutes } from '@/core/coat/standing';
+import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from '@/core/coat/strip';
 import { arealMass, fibresPerMm, layerMass } from '@/core/coat/fibre';
 import {
   foldedCut,
@@ -64,6 +74,36 @@ export const methods: readonly Method[] = [
   rowCover,
   tuftedCover,
   furLoft,
+  slantedCover,
+  standingCut,
+  standingMinutes,
+  standingCovers,
+  plushWaste,
+  stripeWidth,
+  spotDiameter,
+  bowMass,
+  bowMinutes,
+  fanStep,
+  stripMass,
+  stripWaste,
+  stripMinutes,
+  stripCover,
+  anchorMass,
+  lockCount,
+  lockLength,
+  lockMass,
+  tipWaste,
+  lockMinutes,
+  lockCover,
+  layerWool,
+  layerWaste,
+  layerCount,
+  layerAreal,
+  layerLoft,
+  layeredCover,
+  feltMinutes,
+  sheetAcross,
+  sheetAlong,
   lotCost,
 ];
 

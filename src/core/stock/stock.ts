@@ -3,7 +3,8 @@ import type { CoatPlan } from '@/core/coat/coat';
 import type { CorePlan } from '@/core/form/core';
 import type { FlatPartPlan } from '@/core/form/flat-parts';
 import { WELL } from '@/core/coat/cover';
-import { furLayOf } from '@/core/coat/fold-over';
+import { worstLay } from '@/core/coat/fold-over';
+import { learntFrom } from '@/core/coat/learnt';
 import { thinnestLay } from '@/core/coat/enough';
 import { lightness } from '@/core/lightness';
 import { figure, letter, method, type Figure } from '@/core/method/define';
@@ -60,7 +61,10 @@ export function planStock(
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
   for (const lot of cupboard.lots) {
-    const users = coat.areas.filter((a) => a.fur?.lotId === lot.id);
+    const users = coat.areas.flatMap((a) => {
+      const massG = a.fur?.draws.reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0) ?? 0;
+      return massG > 0 ? [{ id: a.id, name: a.name, massG }] : [];
+    });
     const coreG = core.lotId === lot.id ? core.massG : 0;
     const flatG = flat.reduce(
       (s, f) =>
@@ -70,7 +74,7 @@ export function planStock(
       0,
     );
     if (users.length === 0 && coreG + flatG === 0) continue;
-    const needG = users.reduce((s, a) => s + a.fur!.figures.mass.value, coreG + flatG);
+    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG);
     const shortG = Math.max(0, needG - lot.haveG);
     lots.push({
       lotId: lot.id,
@@ -93,7 +97,7 @@ export function planStock(
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
         why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
         remedies: [
-          ...thinner(piece, lot, hand, coat, shortG),
+          ...thinner(piece, cupboard, lot, hand, coat, shortG),
           ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG - flatG) : []),
         ],
       });
@@ -111,15 +115,19 @@ export function planStock(
 }
 
 /** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */
-function thinner(piece: Piece, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
+function thinner(piece: Piece, cupboard: Cupboard, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
   const changes: Remedy['changes'][number][] = [];
   let saved = 0;
   let lays = 0;
   piece.areas.forEach((area, i) => {
     const plan = coat.areas[i]!;
     if (area.coat.method !== 'fold-over' || area.coat.lotId !== lot.id || !plan.fur) return;
-    const least = thinnestLay(furLayOf(area.coat, lot, hand));
-    if (least === null || least >= area.coat.layMgCm) return;
+    const learnt = learntFrom(cupboard, lot, hand);
+    const worst = worstLay({ spec: area.coat, lot, ...learnt });
+    const thinnest = thinnestLay(worst);
+    if (thinnest === null) return;
+    const least = Math.ceil(((thinnest * area.coat.lengthMm) / worst.lengthMm / learnt.habit) * 10 - 1e-6) / 10;
+    if (least >= area.coat.layMgCm) return;
     saved += plan.fur.figures.mass.value * (1 - least / area.coat.layMgCm);
     lays = Math.max(lays, least);
     changes.push({ path: ['areas', i, 'coat', 'layMgCm'], value: least });
@@ -137,9 +145,10 @@ function thinner(piece: Piece, lot: Lot, hand: Hand, coat: CoatPlan, shortG: num
 /** The nearest lot in lightness that has enough for all of it and is long enough. */
 function otherLot(piece: Piece, cupboard: Cupboard, lot: Lot, coat: CoatPlan, needG: number): Remedy[] {
   const used = new Map<string, number>();
-  for (const a of coat.areas) if (a.fur) used.set(a.fur.lotId, (used.get(a.fur.lotId) ?? 0) + a.fur.figures.mass.value);
+  for (const a of coat.areas) for (const d of a.fur?.draws ?? []) used.set(d.lotId, (used.get(d.lotId) ?? 0) + d.massG);
   const longest = Math.max(
-    ...coat.areas.filter((a) => a.fur?.lotId === lot.id).map((a) => a.fur!.figures.cutLength.value),
+    0,
+    ...coat.areas.filter((a) => a.fur?.lotId === lot.id).map((a) => a.fur!.figures.cutLength?.value ?? 0),
   );
   const other = cupboard.lots
     .filter(
@@ -159,7 +168,7 @@ function otherLot(piece: Piece, cupboard: Cupboard, lot: Lot, coat: CoatPlan, ne
       label: say`Use ${other.name} instead`,
       effect: say`${grams(other.haveG - (used.get(other.id) ?? 0))} of it are free; the colour changes`,
       changes: piece.areas.flatMap((a, i) =>
-        a.coat.method === 'fold-over' && a.coat.lotId === lot.id
+        a.coat.method !== 'none' && a.coat.lotId === lot.id
           ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
           : [],
       ),

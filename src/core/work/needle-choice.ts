@@ -24,3 +24,29 @@ export function coreNeedle(cupboard: Cupboard): Text | null {
   )[0];
   return best ? say`${best.name}: deep stabs all round, turning the work, at least halfway through` : null;
 }
+
+/** Which needle felts a thin layer on: the finest regular one, crown aside, for the smallest holes (common practice). */
+export function surfaceNeedle(cupboard: Cupboard): Text | null {
+  const owned = cupboard.needles.filter((n) => n.count > 0 && n.section !== 'reverse' && n.section !== 'crown');
+  const fine = [...owned].sort(
+    (a, b) => Math.abs(a.gauge - 40) - Math.abs(b.gauge - 40) || b.gauge - a.gauge || a.id.localeCompare(b.id),
+  )[0];
+  return fine ? say`${fine.name}: shallow, so the wool stays on the surface` : null;
+}
+
+/** The reverse needle, kept apart from the others; null where none is owned. */
+export function reverseNeedle(cupboard: Cupboard): Text | null {
+  const fine = cupboard.needles
+    .filter((n) => n.count > 0 && n.section === 'reverse')
+    .sort((a, b) => b.gauge - a.gauge || a.id.localeCompare(b.id))[0];
+  return fine ? say`${fine.name}: its barbs point the other way and pull fibre out` : null;
+}
+
+/** Which needle fixes a strip deep into the core: a medium triangle or star (common practice). */
+export function deepNeedle(cupboard: Cupboard): Text | null {
+  const owned = cupboard.needles.filter((n) => n.count > 0 && n.section !== 'reverse' && n.section !== 'crown');
+  const best = [...owned].sort(
+    (a, b) => Math.abs(a.gauge - 38) - Math.abs(b.gauge - 38) || a.gauge - b.gauge || a.id.localeCompare(b.id),
+  )[0];
+  return best ? say`${best.name}: deep, well into the core` : null;
+}

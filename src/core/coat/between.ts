@@ -1,0 +1,125 @@
+/** Judgement across areas: fur that points into an eye, corners between two lies, sorted locks that do not suffice. */
+import type { Cupboard, Pile } from '@/core/piece/cupboard';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding } from '@/core/stage';
+import { count, degrees, mm, say } from '@/core/text';
+import type { ShapedAreas } from './coat';
+import { allotLocks, type Allotment } from './lock-allotment';
+import type { Lay } from './way';
+
+/** Sorted locks of a lot and where they go. */
+export interface SharedLocks {
+  readonly lotId: string;
+  readonly lotName: string;
+  readonly piles: readonly Pile[];
+  readonly allotment: Allotment;
+}
+
+/** Locks of lots with counted piles, shared out over all areas that draw on them. */
+export function locksShared(
+  piece: Piece,
+  cupboard: Cupboard,
+  lays: readonly (Lay | null)[],
+): { shared: SharedLocks[]; findings: Finding[] } {
+  const shared: SharedLocks[] = [];
+  const findings: Finding[] = [];
+  for (const lot of cupboard.lots) {
+    if (lot.piles.length === 0) continue;
+    const seats = piece.areas.flatMap((a, i) =>
+      a.coat.method === 'locks' && a.coat.lotId === lot.id ? (lays[i]?.seats ?? []) : [],
+    );
+    if (seats.length === 0) continue;
+    const allotment = allotLocks(lot.piles, seats);
+    shared.push({ lotId: lot.id, lotName: lot.name, piles: lot.piles, allotment });
+    for (const area of piece.areas) {
+      const short = allotment.short.filter((s) => s.areaId === area.id).reduce((s, x) => s + x.count, 0);
+      if (short === 0) continue;
+      const mine = seats.filter((s) => s.areaId === area.id);
+      const need = Math.max(...mine.map((s) => s.needMm));
+      const wide = Math.min(...mine.map((s) => s.widestMm));
+      findings.push({
+        id: `coat-locks-short-${area.id}`,
+        stage: 'coat',
+        severity: 'caution',
+        about: area.id,
+        says: say`${count(short)} locks are missing for ${area.name}.`,
+        why: say`The sorted piles of ${lot.name} hold too few locks at least ${mm(need)} long${wide < 1e5 ? say` and at most ${mm(wide)} wide, which the tightest ring wants,` : ''} once the places most seen are served. Sort more, set them further apart, or open them.`,
+        remedies: [],
+      });
+    }
+  }
+  return { shared, findings };
+}
+
+/** Lengths along the skin within which a fibre of an area reaches an eye it points at. */
+function pointsInto(lay: Lay, eyes: readonly (readonly [number, number, number])[]): boolean {
+  const reach = Math.max(lay.pile.hemMm, lay.pile.topMm);
+  if (reach < 2) return false;
+  for (const r of lay.rows.rows) {
+    for (const p of r.pieces) {
+      for (let i = 0; i < p.points.length; i += 3) {
+        for (const e of eyes) {
+          const d = [e[0] - p.points[i]!, e[1] - p.points[i + 1]!, e[2] - p.points[i + 2]!];
+          const l = Math.hypot(d[0]!, d[1]!, d[2]!);
+          if (l > reach || l < 1e-6) continue;
+          if ((d[0]! * p.lie[i]! + d[1]! * p.lie[i + 1]! + d[2]! * p.lie[i + 2]!) / l > 0.9) return true;
+        }
+      }
+    }
+  }
+  return false;
+}
+
+export function betweenAreas(
+  piece: Piece,
+  shaped: Pick<ShapedAreas, 'shapes' | 'corners'>,
+  lays: readonly (Lay | null)[],
+): Finding[] {
+  const out: Finding[] = [];
+  const eyes = shaped.shapes.flatMap((s) => s?.away ?? []);
+  if (eyes.length > 0) {
+    piece.areas.forEach((area, i) => {
+      const lay = lays[i];
+      if (!lay || area.awayFrom !== null || !pointsInto(lay, eyes)) return;
+      out.push({
+        id: `coat-into-eye-${area.id}`,
+        stage: 'coat',
+        severity: 'caution',
+        about: area.id,
+        says: say`Fur of ${area.name} reaches into the eye.`,
+        why: say`It points at the eye and is long enough to get there; no fibre may point into an eye. Comb it past, shorten it, or let it point away.`,
+        remedies: [
+          {
+            label: say`Let it point away from the eye`,
+            effect: say`its rows run round the eye`,
+            changes: [
+              {
+                path: ['areas', i, 'awayFrom'],
+                value: piece.areas.find((a) => a.awayFrom !== null)!.awayFrom,
+              },
+            ],
+          },
+        ],
+      });
+    });
+  }
+  for (const c of shaped.corners) {
+    const [a, b] = [piece.areas[c.a]!, piece.areas[c.b]!];
+    const [la, lb] = [lays[c.a], lays[c.b]];
+    if (!la || !lb || a.awayFrom !== null || b.awayFrom !== null) continue;
+    const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
+    out.push({
+      id: `coat-corner-${a.id}-${b.id}`,
+      stage: 'coat',
+      severity: 'note',
+      about: a.id,
+      says: say`${a.name} meets ${b.name} at an angle of ${degrees(c.angleDeg)} over ${mm(c.borderMm)}.`,
+      why:
+        Math.abs(x - y) < 1
+          ? say`Two lies side by side show as an edge. Set small bows along the border, turned by the half angle, ${degrees(c.angleDeg / 2)}, ${mm(Math.min(x, y))} long.`
+          : say`Two lies side by side show as an edge. Set small bows along the border, turned by the half angle, ${degrees(c.angleDeg / 2)}, their lengths going from ${mm(x)} to ${mm(y)}.`,
+      remedies: [],
+    });
+  }
+  return out;
+}

@@ -1,0 +1,115 @@
+/** An area under several ways of laying side by side: wool, cost, time, cover, waste, loft. */
+import type { FormWork } from '@/core/form/form';
+import type { Memo } from '@/core/memo';
+import type { Figure } from '@/core/method/define';
+import type { Laid } from '@/core/piece/coat';
+import type { Cupboard, Lot } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import { layArea, type ShapedAreas } from './coat';
+import type { Pile } from './pile';
+import type { Suit } from './way';
+import { wayOf, WAYS } from './ways';
+
+export interface Compared {
+  readonly coat: Laid;
+  readonly title: string;
+  readonly lotName: string;
+  readonly mass: Figure;
+  /** Of all wool it draws on; null where a price is missing. */
+  readonly cost: number | null;
+  readonly minutes: Figure;
+  readonly cover: Figure;
+  readonly slant: Figure;
+  readonly waste: Figure;
+  readonly loft: Figure;
+  readonly areal: Figure;
+  readonly suit: Suit;
+  readonly stops: number;
+  readonly cautions: number;
+  readonly pile: Pile;
+  readonly spacingMm: number;
+}
+
+/** The wool in the cupboard that suits a way best and is nearest to the one in use. */
+export function lotFor(method: Laid['method'], now: Lot, cupboard: Cupboard): Lot {
+  const { suits } = wayOf(method);
+  const rank = { well: 0, possible: 1, badly: 2 } as const;
+  if (suits[now.form].suits !== 'badly') return now;
+  return [...cupboard.lots].sort((a, b) => rank[suits[a.form].suits] - rank[suits[b.form].suits])[0] ?? now;
+}
+
+/** A first spec of a way for an area that has a coat already: as long, as lifted, from the same wool where it serves. */
+export function coatBy(
+  method: Laid['method'],
+  piece: Piece,
+  index: number,
+  cupboard: Cupboard,
+  hand: Hand,
+): Laid | null {
+  const area = piece.areas[index]!;
+  const now = area.coat;
+  if (now.method === method) return now;
+  const held = now.method === 'none' ? undefined : cupboard.lots.find((l) => l.id === now.lotId);
+  const lot = held ?? cupboard.lots.find((l) => l.haveG > 0) ?? cupboard.lots[0];
+  if (!lot) return null;
+  return wayOf(method).begin({
+    area,
+    lot: lotFor(method, lot, cupboard),
+    cupboard,
+    hand,
+    finishedLengthMm: piece.form.finishedLengthMm,
+    now:
+      'lengthMm' in now
+        ? {
+            lengthMm: now.lengthMm,
+            liftDeg: now.liftDeg,
+            arealMgCm2: 'layMgCm' in now ? (now.layMgCm / now.spacingMm) * 10 : 10,
+          }
+        : null,
+  });
+}
+
+export function compareWays(
+  piece: Piece,
+  index: number,
+  methods: readonly Laid['method'][],
+  cupboard: Cupboard,
+  hand: Hand,
+  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs' | 'keys'>,
+  form: FormWork,
+  memo: Memo,
+): Compared[] {
+  return WAYS.filter((w) => methods.includes(w.method)).flatMap((way): Compared[] => {
+    const coat = coatBy(way.method, piece, index, cupboard, hand);
+    const laid = coat && layArea(piece, index, coat, cupboard, hand, shaped, form.body, memo);
+    if (!coat || !laid) return [];
+    const { lay, context } = laid;
+    let cost: number | null = 0;
+    for (const d of lay.draws) {
+      const price = cupboard.lots.find((l) => l.id === d.lotId)?.pricePer100g ?? null;
+      cost = cost === null || price === null ? null : cost + (d.massG * price) / 100;
+    }
+    const { mass, minutes, cover, slant, waste, loft, areal } = lay.figures;
+    return [
+      {
+        coat,
+        title: way.title,
+        lotName: context.lot.name,
+        mass,
+        cost,
+        minutes,
+        cover,
+        slant,
+        waste,
+        loft,
+        areal,
+        suit: way.suits[context.lot.form],
+        stops: lay.findings.filter((f) => f.severity === 'stop').length,
+        cautions: lay.findings.filter((f) => f.severity === 'caution').length,
+        pile: lay.pile,
+        spacingMm: lay.rows.meanSpacingMm,
+      },
+    ];
+  });
+}

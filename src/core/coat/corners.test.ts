@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import type { FormWork } from '@/core/form/form';
+import { buildEdges } from '@/core/geometry/mesh';
+import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
+import { defaultHand as hand } from '@/core/piece/hand';
+import { makePlan } from '@/core/plan';
+import { Memo } from '@/core/memo';
+import { CORNER_DEG, cornersOf } from './corners';
+
+/** A flat sheet 100 by 60 mm in steps of 2 mm; its fur points up, turned by `deg` on the right half. */
+function sheet(deg: number): { form: FormWork; owner: Int32Array } {
+  const [nu, nv] = [50, 30];
+  const n = (nu + 1) * (nv + 1);
+  const positions = new Float64Array(3 * n);
+  const normals = new Float64Array(3 * n);
+  const lie = new Float64Array(3 * n);
+  const owner = new Int32Array(n);
+  const a = (deg * Math.PI) / 180;
+  for (let j = 0; j <= nv; j++) {
+    for (let i = 0; i <= nu; i++) {
+      const v = i + (nu + 1) * j;
+      positions.set([2 * i, 2 * j, 0], 3 * v);
+      normals.set([0, 0, 1], 3 * v);
+      const right = i > nu / 2;
+      lie.set(right ? [Math.sin(a), Math.cos(a), 0] : [0, 1, 0], 3 * v);
+      owner[v] = right ? 1 : 0;
+    }
+  }
+  const T: number[] = [];
+  for (let j = 0; j < nv; j++) {
+    for (let i = 0; i < nu; i++) {
+      const v = i + (nu + 1) * j;
+      T.push(v, v + 1, v + nu + 2, v, v + nu + 2, v + nu + 1);
+    }
+  }
+  const triangles = Uint32Array.from(T);
+  const skin = { positions, normals, triangles, edges: buildEdges(triangles, n), edgeMm: 2 };
+  return { form: { skin, lie, body: { lengthMm: 150 } } as unknown as FormWork, owner };
+}
+
+describe('corners between areas', () => {
+  it.each([60, 90, 120])('an angle of %i degrees is found and measured, with the border it has', (deg) => {
+    const { form, owner } = sheet(deg);
+    const [c, ...more] = cornersOf(form, owner);
+    expect(more).toEqual([]);
+    expect(c!.angleDeg).toBeCloseTo(deg, 6);
+    expect([c!.a, c!.b]).toEqual([0, 1]);
+    // 60 mm of border; every place on it has two edges across on a grid cut along one diagonal.
+    expect(Math.abs(c!.borderMm / 60 - 1)).toBeLessThan(0.06);
+  });
+
+  it('neighbours whose fur runs on together have none', () => {
+    const { form, owner } = sheet(CORNER_DEG - 5);
+    expect(cornersOf(form, owner)).toEqual([]);
+    expect(cornersOf(form, owner.fill(0))).toEqual([]);
+  });
+
+  it('are said with bows at the half angle and lengths between the two', () => {
+    const plan = makePlan(alpacaCria, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+    const corner = plan.findings.find((f) => f.id.startsWith('coat-corner'))!;
+    expect(corner.severity).toBe('note');
+    expect(corner.why.map((w) => (typeof w === 'string' ? w : w.value)).join('')).toMatch(
+      /small bows along the border, turned by the half angle/,
+    );
+  });
+});
+
+describe('fur and eyes', () => {
+  it('fur long enough to reach an eye it points at is said, and pointing it away mends that', () => {
+    const plan = makePlan(pineMarten, cupboard, hand);
+    const into = plan.findings.filter((f) => f.id.startsWith('coat-into-eye'));
+    expect(into.map((f) => f.about)).toContain('brow');
+    const remedy = into.find((f) => f.about === 'brow')!.remedies[0]!;
+    const mended = structuredClone(pineMarten);
+    mended.areas.find((a) => a.id === 'brow')!.awayFrom = remedy.changes[0]!
+      .value as (typeof mended.areas)[0]['awayFrom'];
+    const after = makePlan(mended, cupboard, hand);
+    expect(after.findings.filter((f) => f.id === 'coat-into-eye-brow')).toEqual([]);
+    // The rims themselves run away from it.
+    expect(plan.findings.filter((f) => f.about === 'eye-rims' && f.severity === 'stop')).toEqual([]);
+  });
+});

@@ -1,0 +1,264 @@
+/**
+ * Judgement common to all ways of laying: wool that does not suit, staple too short, base that shows from above or
+ * aslant, rows that gape or crowd, a lie that winds round, a lay too thick to root. Each says why and what mends it.
+ */
+import { lightness } from '@/core/lightness';
+import type { Laid } from '@/core/piece/coat';
+import type { Finding, Remedy } from '@/core/stage';
+import { degrees, mgCm, mm, say, share, type Text } from '@/core/text';
+import { WELL } from './cover';
+import { areaRemedy, findingOf, remedyOf } from './remedy';
+import type { RowSet } from './rows';
+import type { LayContext } from './way';
+
+/** Seen aslant a coat may hide a little less. Ours. */
+export const WELL_ASLANT = 0.9;
+/** How much wool a mm of length may bring to a cm of row and still be caught: felt of 130 mg/cm3 in a line 1 mm wide. Ours. */
+const ROOTABLE = 1.3;
+/** Rows nearer than this press down the row just laid. Ours. */
+const CLOSEST_MM = 0.8;
+/** A lie that departs so far from any rows winds round or swirls. */
+const WINDS = 0.25;
+
+export function woolFindings(c: LayContext): Finding[] {
+  const way = c.wayOf(c.spec.method);
+  const suit = way.suits[c.lot.form];
+  if (suit.suits !== 'badly') return [];
+  const better = c.cupboard.lots
+    .filter((l) => way.suits[l.form].suits === 'well')
+    .sort(
+      (a, b) =>
+        Math.abs(lightness(a.colour) - lightness(c.lot.colour)) -
+        Math.abs(lightness(b.colour) - lightness(c.lot.colour)),
+    )[0];
+  return [
+    findingOf(
+      c,
+      'unsuited',
+      'caution',
+      say`${c.lot.name} is ${c.lot.form}, which suits ${way.title.toLowerCase()} badly.`,
+      say`${suit.why}`,
+      better ? [remedyOf(c, say`Use ${better.name}, ${better.form}`, { lotId: better.id } as Partial<Laid>)] : [],
+    ),
+  ];
+}
+
+/**
+ * Fibre shorter than the cut it is needed for.
+ * @param shorter remedies that shorten the fur to what the staple allows
+ */
+export function stapleFindings(c: LayContext, cutMm: number, why: Text, shorter: readonly Remedy[]): Finding[] {
+  if (cutMm <= c.lot.stapleMm + 1e-9) return [];
+  const way = c.wayOf(c.spec.method);
+  const longer = c.cupboard.lots
+    .filter((l) => way.suits[l.form].suits === 'well' && l.stapleMm >= cutMm && l.id !== c.lot.id)
+    .sort(
+      (a, b) =>
+        Math.abs(lightness(a.colour) - lightness(c.lot.colour)) -
+        Math.abs(lightness(b.colour) - lightness(c.lot.colour)),
+    )[0];
+  return [
+    findingOf(
+      c,
+      'staple',
+      'stop',
+      say`${c.lot.name} is too short: the cut is ${mm(cutMm)}, its staple ${mm(c.lot.stapleMm)}.`,
+      why,
+      [
+        ...shorter,
+        ...(longer
+          ? [remedyOf(c, say`Use ${longer.name}, staple ${mm(longer.stapleMm)}`, { lotId: longer.id } as Partial<Laid>)]
+          : []),
+      ],
+    ),
+  ];
+}
+
+/** Base that shows from above, else aslant. */
+export function coverFindings(
+  c: LayContext,
+  cover: number,
+  slant: number,
+  why: Text,
+  remedies: readonly Remedy[],
+  aslant: readonly Remedy[] = [],
+): Finding[] {
+  if (cover < WELL) {
+    return [
+      findingOf(
+        c,
+        'base-shows',
+        cover < 0.9 ? 'stop' : 'caution',
+        say`The base shows: ${share(cover)} hidden, ${share(WELL)} wanted.`,
+        why,
+        remedies,
+      ),
+    ];
+  }
+  if (slant >= WELL_ASLANT) return [];
+  return [
+    findingOf(
+      c,
+      'base-aslant',
+      'note',
+      say`Seen aslant against the lie the base shows: ${share(slant)} hidden.`,
+      say`From the side the tips point to one looks in between the fibres; gaps look worst from there.`,
+      aslant,
+    ),
+  ];
+}
+
+/** Rows that gape or crowd, fur that turns away from them, a lie that winds round the body. */
+export function rowFindings(
+  c: LayContext,
+  rows: RowSet,
+  wantedMm: number,
+  hiddenWhereWide: (gape: number) => number,
+  closer: (spacingMm: number) => Remedy | null,
+): Finding[] {
+  const out: Finding[] = [];
+  const { p5, p95 } = rows.gape;
+  const worst = Math.max(p95 - 1, 1 - p5);
+  const winds = c.shape.swirl > WINDS && rows.rows.some((r) => r.pieces.some((p) => p.closed));
+  if (winds && c.area.seam === 'none') {
+    out.push(
+      findingOf(
+        c,
+        'winds',
+        'caution',
+        say`The fur winds round the body, so rows cannot stay square to it.`,
+        say`A row that goes all the way round must meet itself; fur that slants round a tube would need a row that climbs like a thread. A seam lets every row end there.`,
+        [
+          areaRemedy(
+            c,
+            say`End the rows at a seam underneath`,
+            say`rows follow the lie and stop at the seam`,
+            'seam',
+            'under',
+          ),
+          areaRemedy(
+            c,
+            say`End the rows at a seam on top`,
+            say`rows follow the lie and stop at the seam`,
+            'seam',
+            'top',
+          ),
+        ],
+      ),
+    );
+  } else if (rows.rows.length > 1 && worst > 0.25) {
+    const remedies: Remedy[] = [];
+    if (!c.area.branching && (p95 > Math.SQRT2 || p5 < Math.SQRT1_2)) {
+      remedies.push(
+        areaRemedy(
+          c,
+          say`Put in half rows where they gape, leave out every second where they crowd`,
+          say`no place is more than ${degreesFree(Math.SQRT2)} times as wide as wanted`,
+          'branching',
+          true,
+        ),
+      );
+    }
+    // Rows so much closer that even the widest places keep the spacing asked for.
+    const near = Math.max(0.5, Math.floor((wantedMm / p95) * 2) / 2);
+    const less = p95 > 1 && near < wantedMm ? closer(near) : null;
+    if (less) remedies.push(less);
+    if (c.area.evenness < 1) {
+      remedies.push(
+        areaRemedy(
+          c,
+          say`Let the rows keep their distance`,
+          say`the fur stands less square to them, fan it by hand`,
+          'evenness',
+          1,
+        ),
+      );
+    }
+    out.push(
+      findingOf(
+        c,
+        'uneven',
+        'caution',
+        say`Row spacing is uneven: from ${mm(rows.spacingMm.p5)} to ${mm(rows.spacingMm.p95)} where ${mm(wantedMm)} is wanted.`,
+        p95 > 1.25
+          ? say`The body widens faster than rows that follow the lie can; where they gape ${share(hiddenWhereWide(p95))} of the base is hidden.`
+          : say`The body narrows and rows that follow the lie crowd together there: leave out part of a row where they touch.`,
+        remedies,
+      ),
+    );
+  }
+  if (rows.strayDeg.p95 > 40 && !winds) {
+    out.push(
+      findingOf(
+        c,
+        'stray',
+        'note',
+        say`In places the fur points up to ${degrees(rows.strayDeg.p95)} away from square to the row.`,
+        c.area.evenness > 0
+          ? say`Rows that keep their distance cannot follow the lie everywhere; fan the fibres by hand there.`
+          : say`The lie turns faster than straight rows can follow; fan the fibres by hand there.`,
+      ),
+    );
+  }
+  if (rows.rows.length > 1 && rows.spacingMm.p5 < CLOSEST_MM) {
+    out.push(
+      findingOf(
+        c,
+        'too-close',
+        'caution',
+        say`In places rows lie only ${mm(rows.spacingMm.p5)} apart.`,
+        say`Nearer than ${mm(CLOSEST_MM)} the needle flattens the row just finished.`,
+        c.area.branching
+          ? []
+          : [
+              areaRemedy(
+                c,
+                say`Leave out every second row where they crowd`,
+                say`at least twice as far apart there`,
+                'branching',
+                true,
+              ),
+            ],
+      ),
+    );
+  }
+  return out;
+}
+
+const degreesFree = (x: number): string => x.toFixed(1);
+
+/** A lay so thick that the needle cannot catch the fibres in its middle. */
+export function rootFindings(
+  c: LayContext,
+  layMgCm: number,
+  lengthMm: number,
+  thinner: (mg: number) => Remedy | null,
+): Finding[] {
+  const most = ROOTABLE * lengthMm;
+  if (layMgCm <= most) return [];
+  const remedy = thinner(Math.floor(most * 10) / 10);
+  return [
+    findingOf(
+      c,
+      'too-thick',
+      'caution',
+      say`The lay is too thick to root: ${mgCm(layMgCm)} of row, ${mgCm(most)} is about the most for fur ${mm(lengthMm)} long.`,
+      say`Fibres in the middle of a thick lay are never caught by a barb and come out at the first tug. Lay thinner rows closer together.`,
+      remedy ? [remedy] : [],
+    ),
+  ];
+}
+
+/** Fur that reaches far beyond the area it grows on. */
+export function reachFindings(c: LayContext, reachMm: number): Finding[] {
+  if (reachMm <= 1.5 * c.shape.heightMm) return [];
+  return [
+    findingOf(
+      c,
+      'long-for-body',
+      'note',
+      say`Fur reaching ${mm(reachMm)} hangs far over an area only ${mm(c.shape.heightMm)} high.`,
+      say`It hides the area below it more than its own; shorter fur shows the shape of the animal better.`,
+    ),
+  ];
+}

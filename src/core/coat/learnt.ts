@@ -1,0 +1,76 @@
+/**
+ * What practice swatches of a lot teach. A ball covered by the spec of an area, looked at, measured with a rule and
+ * weighed, corrects three figures for that wool: how far a layer hides (kappa), how high laid wool stands (loft density),
+ * and how much really lies on a cm of row. A swatch outweighs a default; several are averaged (geometric mean).
+ */
+import type { Laid } from '@/core/piece/coat';
+import type { Cupboard, Lot, Swatch } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import { WELL } from './cover';
+import type { Spec } from './way';
+import { wayOf } from './ways';
+
+export interface Learnt {
+  readonly hand: Hand;
+  readonly habit: number;
+  readonly rise: number;
+  /** Swatches of this wool it rests on. */
+  readonly swatches: number;
+}
+
+/** Share hidden a verdict stands for: at least, at most. Ours. */
+const VERDICT = { hidden: [WELL, 1], 'shows a little': [0.93, WELL], shows: [0.5, 0.93] } as const;
+const KAPPA = { least: 0.02, most: 1 };
+
+const mean = (x: readonly number[]): number =>
+  x.length === 0 ? 1 : Math.exp(x.reduce((s, v) => s + Math.log(v), 0) / x.length);
+
+const withKappa = (hand: Hand, lot: Lot, kappa: number): Hand => ({
+  ...hand,
+  spread: { ...hand.spread, [lot.form]: kappa },
+});
+
+const weighedOver = (s: Swatch): number =>
+  s.weighedMgCm !== null && 'layMgCm' in s.coat ? s.weighedMgCm / s.coat.layMgCm : 1;
+
+/**
+ * Kappa at which a swatch looks as it did: the one assumed where the two agree, else the nearest that does.
+ * @returns null when no kappa explains it (rows too far apart for any wool to hide the base)
+ */
+export function kappaOf(s: Swatch, lot: Lot, hand: Hand): number | null {
+  const spec = s.coat as Laid;
+  const coverAt = (kappa: number) =>
+    wayOf(spec.method).look({ spec, lot, hand: withKappa(hand, lot, kappa), habit: weighedOver(s), rise: 1 }).cover
+      .value;
+  const [least, most] = VERDICT[s.verdict];
+  const was = hand.spread[lot.form];
+  const c = coverAt(was);
+  if (c >= least && c <= most) return was;
+  const goal = c < least ? least : most;
+  let [lo, hi] = [KAPPA.least, KAPPA.most] as [number, number];
+  if (coverAt(lo) > goal || coverAt(hi) < goal) return null;
+  for (let i = 0; i < 50; i++) {
+    const k = (lo + hi) / 2;
+    if (coverAt(k) < goal) lo = k;
+    else hi = k;
+  }
+  return (lo + hi) / 2;
+}
+
+export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Learnt {
+  const mine = cupboard.swatches.filter((s) => s.coat.method !== 'none' && s.coat.lotId === lot.id);
+  if (mine.length === 0) return { hand, habit: 1, rise: 1, swatches: 0 };
+  const kappas = mine.flatMap((s) => kappaOf(s, lot, hand) ?? []);
+  const rises = mine.flatMap((s) => {
+    if (s.loftMm === null) return [];
+    const spec = s.coat as Laid;
+    const plain: Spec = { spec, lot, hand, habit: weighedOver(s), rise: 1 };
+    return [s.loftMm / wayOf(spec.method).look(plain).loft.value];
+  });
+  return {
+    hand: kappas.length > 0 ? withKappa(hand, lot, mean(kappas)) : hand,
+    habit: mean(mine.filter((s) => s.weighedMgCm !== null).map(weighedOver)),
+    rise: mean(rises),
+    swatches: mine.length,
+  };
+}

@@ -1,0 +1,145 @@
+/**
+ * A way of laying: what it is good for, what it costs, which wool suits it, how a maker would begin with it, and how a
+ * spec and the shape of an area become figures, rows, findings and operations. Every way is one file that makes one of
+ * these; `ways.ts` lists them.
+ */
+import type { Body } from '@/core/form/body';
+import type { Figure } from '@/core/method/define';
+import type { Laid } from '@/core/piece/coat';
+import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Area } from '@/core/piece/schema';
+import type { Finding, Operation } from '@/core/stage';
+import type { Text } from '@/core/text';
+import type { AreaShape } from './area-shape';
+import type { Docket } from './docket';
+import type { LayChart } from './lay-chart';
+import type { LockSeat } from './lock-seats';
+import type { Pile } from './pile';
+import type { RowSet } from './rows';
+import type { Sandwich } from './sandwich';
+import type { SheetCut } from './sheet-cut';
+import type { StripPlan } from './strip-line';
+import type { TrimPlan } from './trim';
+
+export type WoolForm = (typeof WOOL_FORMS)[number];
+
+/** How well a form of wool serves a way of laying, with the reason. */
+export interface Suit {
+  readonly suits: 'well' | 'possible' | 'badly';
+  readonly why: string;
+}
+
+/** An area that must lie before this one, with the reason. */
+export interface Under {
+  readonly areaId: string;
+  readonly why: Text;
+  readonly strength: number;
+}
+
+/** A spec with the wool and the hand it is laid by. */
+export interface Spec<C extends Laid = Laid> {
+  readonly spec: C;
+  readonly lot: Lot;
+  /** The maker's rates, with what practice swatches of this wool have taught. */
+  readonly hand: Hand;
+  /** Laid over meant, from weighed swatches of this wool; 1 without. */
+  readonly habit: number;
+  /** Measured loft over the one worked out, from swatches; 1 without. */
+  readonly rise: number;
+}
+
+/** What a spec looks like wherever it lies. */
+export interface Look {
+  /** Share of the base hidden, seen from above; and aslant, at 45 degrees against the lie. */
+  readonly cover: Figure;
+  readonly slant: Figure;
+  /** Mass that stays on a square cm. */
+  readonly areal: Figure;
+  readonly loft: Figure;
+  /** Wool to take for a square cm with all losses, mg, and minutes to lay it: what a change of the spec is judged by. */
+  readonly takesMgCm2: number;
+  readonly minutesCm2: number;
+}
+
+/** The look as figures only. */
+export const shown = ({ cover, slant, areal, loft }: Look) => ({ cover, slant, areal, loft });
+
+export interface LayContext<C extends Laid = Laid> extends Spec<C> {
+  readonly area: Area;
+  readonly areaIndex: number;
+  readonly cupboard: Cupboard;
+  /** Another wool with what is known of it, and any way of laying: for judging what a change would do. */
+  readonly withLot: (lot: Lot) => Omit<Spec, 'spec'>;
+  readonly wayOf: (method: Laid['method']) => Way;
+  readonly shape: AreaShape;
+  /** Null on a practice ball. */
+  readonly body: Body | null;
+  readonly under: readonly Under[];
+  /** Remembers what depends on the shape of the area and `key` only. */
+  readonly keep: <T>(slot: string, key: string, make: () => T) => T;
+}
+
+/** Figures every way gives, and its own besides. */
+export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2'> {
+  /** Wool to take from the lot of the area. */
+  readonly mass: Figure;
+  /** Laying, and felting or fixing what was laid. */
+  readonly minutes: Figure;
+  /** Cut off in trimming. */
+  readonly waste: Figure;
+  readonly rows: Figure;
+  readonly rowLength: Figure;
+  readonly [own: string]: Figure;
+}
+
+export interface Draw {
+  readonly lotId: string;
+  readonly massG: number;
+}
+
+/** An area laid in one way: all that follows from the decision. Plain data. */
+export interface Lay {
+  readonly figures: LayFigures;
+  readonly docket: Docket;
+  readonly rows: RowSet;
+  readonly chart: LayChart;
+  /** Share of the base hidden on every triangle of the area. */
+  readonly coverMap: Float32Array;
+  /** Wool by lot: the area's own first, then markings and anchors. */
+  readonly draws: readonly Draw[];
+  readonly pile: Pile;
+  readonly trim: TrimPlan | null;
+  readonly sandwich: Sandwich | null;
+  readonly strip: StripPlan | null;
+  readonly sheet: SheetCut | null;
+  /** Where locks are to sit, for sharing out the sorted ones; empty for other ways. */
+  readonly seats: readonly LockSeat[];
+  readonly findings: readonly Finding[];
+  readonly operations: readonly Operation[];
+}
+
+/** What a first spec is made from. */
+export interface Begin {
+  readonly area: Pick<Area, 'id'>;
+  readonly lot: Lot;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly finishedLengthMm: number;
+  /** Length, lift and weight on a square cm the area has now, where it has a coat. */
+  readonly now: { readonly lengthMm: number; readonly liftDeg: number; readonly arealMgCm2: number } | null;
+}
+
+export interface Way<C extends Laid = Laid> {
+  readonly method: C['method'];
+  /** On buttons and tickets. */
+  readonly title: string;
+  /** What is laid one after another. */
+  readonly unit: { readonly one: string; readonly many: string };
+  readonly goodFor: string;
+  readonly costs: string;
+  readonly suits: Readonly<Record<WoolForm, Suit>>;
+  readonly begin: (b: Begin) => C;
+  readonly look: (s: Spec<C>) => Look;
+  readonly lay: (c: LayContext<C>) => Lay;
+}
