@@ -13,7 +13,7 @@ describe('the plan from the command line', () => {
     expect(a.status).toBe(0);
     const plan = JSON.parse(a.stdout) as { pieceId: string; coat: { areas: unknown[] } };
     expect(plan.pieceId).toBe('pine-marten');
-    expect(plan.coat.areas.length).toBe(9);
+    expect(plan.coat.areas.length).toBe(11);
     expect(run('demo/pine-marten.json').stdout).toBe(a.stdout);
   });
 

@@ -1,5 +1,6 @@
 /** The cut list as CSV (RFC 4180): one line an area, in millimetres and grams whatever the maker reads on screen. */
 import Papa from 'papaparse';
+import { wayOf } from '@/core/coat/ways';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 
@@ -16,12 +17,13 @@ export function cutListCsv(piece: Piece, plan: Plan): string {
         order: i + 1,
         area: area.name,
         wool: area.fur!.lotName,
-        'cut length mm': round(f.cutLength.value, 0.5),
-        'finished length mm': spec.method === 'fold-over' ? spec.lengthMm : '',
+        way: wayOf(area.fur!.method).title,
+        'cut length mm': f.cutLength ? round(f.cutLength.value, 0.5) : '',
+        'finished length mm': 'lengthMm' in spec ? spec.lengthMm : '',
         rows: f.rows.value,
-        'spacing mm': spec.method === 'fold-over' ? spec.spacingMm : '',
+        'spacing mm': 'spacingMm' in spec ? spec.spacingMm : '',
         'row length mm': round(f.rowLength.value, 1),
-        pinches: f.pinches.value,
+        pieces: (f.pinches ?? f.locks ?? f.bows ?? f.pieces)?.value ?? '',
         'wool g': round(f.mass.value, 0.1),
         'trimmed g': round(f.waste.value, 0.1),
         minutes: round(f.minutes.value, 1),
@@ -33,7 +35,7 @@ export function cutListCsv(piece: Piece, plan: Plan): string {
 }
 
 const COLUMNS = [
-  'order', 'area', 'wool', 'cut length mm', 'finished length mm', 'rows', 'spacing mm', 'row length mm', 'pinches',
+  'order', 'area', 'way', 'wool', 'cut length mm', 'finished length mm', 'rows', 'spacing mm', 'row length mm', 'pieces',
   'wool g', 'trimmed g', 'minutes', 'base hidden %',
 ]; // prettier-ignore
 

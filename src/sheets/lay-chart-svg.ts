@@ -15,7 +15,7 @@ export function layChartSvg(area: AreaPlan): string | null {
   let x = 6;
   let tallest = 0;
   const body: string[] = [];
-  const columns = chart.columns.map((c) => ({ c, d: drawColumn(c, chart.spacingMm) }));
+  const columns = chart.columns.map((c) => ({ c, d: drawColumn(c, chart.spacingMm, chart.dress) }));
   for (const { d } of columns) tallest = Math.max(tallest, d.heightMm);
   for (const { c, d } of columns) {
     const y = top + tallest - d.heightMm;
@@ -24,7 +24,26 @@ export function layChartSvg(area: AreaPlan): string | null {
       const label = r.numbered
         ? `<text x="${n(Math.min(...r.stretches.map((s) => s.x1)) - 1)}" y="${n(r.y + 0.8)}">${r.number}</text>`
         : '';
-      return lines + label;
+      const tufts = r.tufts
+        .map((b) =>
+          d.tallMm > 0
+            ? `<path class="b" d="M${n(b.x1)} ${n(r.y)}v${n(d.tallMm)}H${n(b.x2)}v${n(-d.tallMm)}"/>`
+            : `<path class="u" d="M${n(b.x1)} ${n(r.y)}H${n(b.x2)}"/>`,
+        )
+        .join('');
+      const marks = !r.carries
+        ? ''
+        : r.carries.spots === null
+          ? r.stretches
+              .map(
+                (s) =>
+                  `<path style="stroke:${r.carries!.colour};stroke-width:.9" d="M${n(s.x1)} ${n(r.y - 0.6)}H${n(s.x2)}"/>`,
+              )
+              .join('')
+          : r.carries.spots
+              .map((x) => `<circle fill="${r.carries!.colour}" cx="${n(x)}" cy="${n(r.y)}" r="1"/>`)
+              .join('');
+      return lines + tufts + marks + label;
     });
     body.push(
       `<g transform="translate(${n(x)} ${n(y)})">${rows.join('')}</g>`,
@@ -38,8 +57,8 @@ export function layChartSvg(area: AreaPlan): string | null {
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}">
 <title>${escape(`${area.name}: lay chart, hem at the bottom`)}</title>
-<style>path{stroke:#000;stroke-width:.25;fill:none}text{font:2.4px sans-serif;text-anchor:end}.c{text-anchor:middle}.t{font-size:4px;text-anchor:start}</style>
-<text class="t" x="6" y="8">${escape(area.name)}: ${area.fur.rows.rows.length} rows, hem at the bottom</text>
+<style>path{stroke:#000;stroke-width:.25;fill:none}text{font:2.4px sans-serif;text-anchor:end}.b{stroke-width:.12}.u{stroke-width:.7}.c{text-anchor:middle}.t{font-size:4px;text-anchor:start}</style>
+<text class="t" x="6" y="8">${escape(area.name)}: ${area.fur.rows.rows.length} ${area.fur.rows.rows.length === 1 ? chart.dress.unit.one : chart.dress.unit.many}, hem at the bottom</text>
 ${body.join('\n')}
 <path d="M6 ${n(bar)}H56M6 ${n(bar - 1.5)}v3M56 ${n(bar - 1.5)}v3"/><text class="t" style="font-size:2.4px" x="58" y="${n(bar + 0.8)}">50 mm</text>
 </svg>

@@ -3,11 +3,13 @@
  * true scale, tiled over as many pages as it needs with an overlap to join them by.
  */
 import type { AreaPlan } from '@/core/coat/coat';
+import { wayOf } from '@/core/coat/ways';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { format, words, type Units } from '@/units/units';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
+import { coatTables } from './coat-tables';
 import { MARGIN, Paper, type PaperSize } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
 
@@ -39,26 +41,28 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
   paper.heading('Cut list', 'H2');
   const lays = plan.work.steps.filter((s) => s.operation.kind === 'lay');
   paper.table(
-    ['Area', 'Wool', 'Cut', 'Rows', 'Apart', 'Length of rows', 'Pinches', 'Wool to take', 'Base hidden'],
-    [30, 30, 17, 12, 15, 20, 15, 18, 16],
-    [false, false, true, true, true, true, true, true, true],
+    ['Area', 'How', 'Wool', 'Cut', 'Rows', 'Apart', 'Length of rows', 'Wool to take', 'Base hidden'],
+    [27, 25, 27, 16, 12, 14, 19, 17, 16],
+    [false, false, false, true, true, true, true, true, true],
     lays.map((s) => {
       const a = plan.coat.areas.find((x) => x.id === s.operation.areaId)!;
       const spec = piece.areas.find((x) => x.id === a.id)!.coat;
       const f = a.fur!.figures;
       return [
         a.name,
+        wayOf(a.fur!.method).title,
         a.fur!.lotName,
-        format(f.cutLength, u),
+        f.cutLength ? format(f.cutLength, u) : '',
         format(f.rows, u),
-        spec.method === 'fold-over' ? mm(spec.spacingMm) : '',
+        'spacingMm' in spec ? mm(spec.spacingMm) : '',
         format(f.rowLength, u),
-        format(f.pinches, u),
         format(f.mass, u),
         format(f.cover, u),
       ];
     }),
   );
+
+  coatTables(paper, plan, u);
 
   paper.heading('Wool from the cupboard', 'H2');
   paper.table(
@@ -115,23 +119,33 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
 
 /** What stands over every chart. */
 function chartHead(paper: Paper, area: AreaPlan, u: Units, part: string, more: string): void {
-  const fur = area.fur!;
   paper.heading(`${area.name}: lay chart${part}`, 'H2');
-  paper.paragraph(
-    `${format(fur.figures.rows, u)} rows, ${format({ kind: 'length', value: fur.chart.spacingMm }, u)} apart, at true size. Begin at row 1, the hem, at the bottom. ` +
-      `Cut ${format(fur.figures.cutLength, u)} lengths of ${fur.lotName}.${more}`,
-    { size: 9 },
-  );
+  paper.paragraph(`${chartWords(area, u)}${more}`, { size: 9 });
+}
+
+/** What a chart shows, in a sentence or two. */
+function chartWords(area: AreaPlan, u: Units): string {
+  const fur = area.fur!;
+  const { unit } = fur.chart.dress;
+  const n = fur.rows.rows.length;
+  const apart = fur.docket.spacing.map((v) => format({ kind: 'length', value: v }, u)).join(' to ');
+  const cut = fur.figures.cutLength;
+  const what = `${n} ${n === 1 ? unit.one : unit.many}${apart && n > 1 ? `, ${apart} apart` : ''}, at true size. Begin at the hem, at the bottom. `;
+  if (fur.method === 'locks') return `${what}Set locks of ${fur.lotName} at least ${format(cut!, u)} long.`;
+  return cut ? `${what}Cut ${format(cut, u)} lengths of ${fur.lotName}.` : `${what}${fur.lotName}.`;
 }
 
 const altText = (area: AreaPlan): string =>
-  `Lay chart of ${area.name}: ${area.fur!.figures.rows.value} rows at true length, hem at the bottom`;
+  `Lay chart of ${area.name}: ${area.fur!.rows.rows.length} ${area.fur!.chart.dress.unit.many} at true length, hem at the bottom`;
 
 /** Charts that fit share pages, several to a page; a larger one is tiled. */
 function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
   let open = false;
   for (const area of areas) {
-    const drawings = area.fur!.chart.columns.map((c) => ({ c, d: drawColumn(c, area.fur!.chart.spacingMm) }));
+    const drawings = area.fur!.chart.columns.map((c) => ({
+      c,
+      d: drawColumn(c, area.fur!.chart.spacingMm, area.fur!.chart.dress),
+    }));
     const wide = drawings.reduce((s, { d }) => s + d.widthMm, 0) + GAP * (drawings.length - 1);
     const high = Math.max(...drawings.map(({ d }) => d.heightMm));
     const fits = wide <= paper.innerWidth && high <= paper.height - TILE_TOP - TILE_BOTTOM - 6;
@@ -166,7 +180,7 @@ function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
 function tiledChart(paper: Paper, area: AreaPlan, u: Units): void {
   const fur = area.fur!;
   fur.chart.columns.forEach((column, index) => {
-    const d = drawColumn(column, fur.chart.spacingMm);
+    const d = drawColumn(column, fur.chart.spacingMm, fur.chart.dress);
     const w = paper.innerWidth;
     const h = paper.height - TILE_TOP - TILE_BOTTOM;
     const across = tiles(d.widthMm, w);
@@ -208,8 +222,25 @@ function tile(paper: Paper, d: ColumnDrawing, p: TilePlace, joins: Joins): void 
         const [x1, y] = at(s.x1, r.y);
         const [x2] = at(s.x2, r.y);
         paper.line(x1, y, x2, y, 0.3);
+        if (r.carries && r.carries.spots === null) paper.line(x1, y - 0.6, x2, y - 0.6, 0.9);
         // A tick every 10 mm helps to space the pinches.
-        for (let t = 10; t < s.x2 - s.x1; t += 10) paper.line(x1 + t, y, x1 + t, y - 1, 0.15);
+        if (r.tufts.length === 0) for (let t = 10; t < s.x2 - s.x1; t += 10) paper.line(x1 + t, y, x1 + t, y - 1, 0.15);
+      }
+      for (const b of r.tufts) {
+        const [x1, y] = at(b.x1, r.y);
+        const [x2] = at(b.x2, r.y);
+        if (d.tallMm > 0) {
+          for (const [u, v, w, z] of [
+            [x1, y, x1, y + d.tallMm],
+            [x2, y, x2, y + d.tallMm],
+            [x1, y + d.tallMm, x2, y + d.tallMm],
+          ] as const)
+            paper.line(u, v, w, z, 0.12);
+        } else paper.line(x1, y, x2, y, 0.7);
+      }
+      for (const x of r.carries?.spots ?? []) {
+        const [cx, cy] = at(x, r.y);
+        paper.line(cx - 1, cy, cx + 1, cy, 1.6);
       }
       if (!r.numbered) continue;
       const begin = Math.max(Math.min(...r.stretches.map((s) => s.x1)), p.fromX + GUTTER);

@@ -1,12 +1,15 @@
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { cupboard, pineMarten } from '../../demo/load';
+import { alpacaCria, cupboard, kingfisher, pineMarten } from '../../demo/load';
+import { Memo } from '@/core/memo';
 import { defaultHand } from '@/core/piece/hand';
 import { makePlan, type Plan } from '@/core/plan';
 import { metric } from '@/units/units';
 import { cutListCsv } from './cut-list';
 import { layChartSvg } from './lay-chart-svg';
 import { planJson } from './plan-json';
+import { coatTables } from './coat-tables';
+import type { Paper } from './paper';
 import { rowSheets } from './row-sheets';
 import { tiles } from './tiling';
 
@@ -40,11 +43,11 @@ describe('cut list', () => {
 describe('plan as JSON', () => {
   it('is whole, readable and free of holes', () => {
     const back = JSON.parse(planJson(plan)) as Plan;
-    expect(back.coat.areas.length).toBe(9);
+    expect(back.coat.areas.length).toBe(11);
     expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
     expect(Array.isArray(back.form.skin.triangles)).toBe(true);
-    // Wire, seven parts of the core and their joining, the flat ears, then eight areas cut and laid.
-    expect(back.work.steps.length).toBe(1 + 7 + 1 + 1 + 2 * 8);
+    // Wire, seven parts of the core and their joining, the flat ears, then nine areas cut and laid, the muzzle laid and raised.
+    expect(back.work.steps.length).toBe(1 + 7 + 1 + 1 + 2 * 9 + 2);
     expect(back.core.parts.map((p) => p.id)).toEqual(pineMarten.form.parts.map((p) => p.id));
     expect(planJson(plan)).not.toContain('NaN');
   });
@@ -104,5 +107,35 @@ describe('row sheets', () => {
       expect(182 + (n - 1) * 172).toBeGreaterThanOrEqual(length);
       if (n > 1) expect(182 + (n - 2) * 172).toBeLessThan(length);
     }
+  });
+});
+
+describe('what ways of laying need on paper', () => {
+  it('locks pile by pile, clumps of a strip, sheets and trimming are printed with the numbers of the plan', () => {
+    const cria = makePlan(alpacaCria, cupboard, defaultHand, new Memo(), { edgeShare: 1 / 90 });
+    const said: string[] = [];
+    const paper = {
+      heading: (t: string) => said.push(t),
+      paragraph: (t: string) => said.push(t),
+      table: (_h: string[], _w: number[], _n: boolean[], rows: string[][]) =>
+        said.push(...rows.map((r) => r.join(' | '))),
+    } as unknown as Paper;
+    coatTables(paper, cria, { length: 'mm', mass: 'g', currency: '' });
+    const all = said.join('\n');
+    expect(all).toContain('Suri cria locks, pile by pile');
+    // Every lock shared out is on the sheet once.
+    const given = cria.coat.locks[0]!.allotment.shares.reduce((s, x) => s + x.count, 0);
+    const printed = said
+      .filter((l) => /^.+ \| (best|good|plain), /.test(l))
+      .reduce((s, l) => s + Number(l.split(' | ')[2]), 0);
+    expect(printed).toBe(given);
+    const clumps = cria.coat.areas.find((a) => a.id === 'topknot')!.fur!.strip!.clumps;
+    expect(all).toContain('Strip for Topknot');
+    expect(said.filter((l) => /^\d+ \| .*mm \| .*mm \| .*mm \| /.test(l)).length).toBe(clumps.length);
+    const bird = makePlan(kingfisher, cupboard, defaultHand, new Memo(), { edgeShare: 1 / 90 });
+    said.length = 0;
+    coatTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });
+    expect(said.join('\n')).toMatch(/Two sheets \d+.* mm by \d+.* mm, 6 mm of it on every side/);
+    expect(said).toContain('Trimming');
   });
 });
