@@ -1,5 +1,6 @@
 /** Keeps the plan in step with the desk: every change of piece, cupboard or hand is sent to the worker. */
 import * as Comlink from 'comlink';
+import type { Laid } from '@/core/piece/coat';
 import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
 import { useDesk, type Desk } from './store';
@@ -91,8 +92,18 @@ export function planAgain(): void {
   void request();
 }
 
-export async function furStrands(most: number) {
-  return connect().strands(most);
+export async function furStrands(most: number, trimStep: number | null) {
+  return connect().strands(most, trimStep);
+}
+
+/** An area under several ways of laying, from the last finished plan. */
+export async function comparedWays(areaId: string, methods: readonly Laid['method'][]) {
+  return connect().compare(areaId, methods);
+}
+
+/** The coat of an area on a practice ball. */
+export async function practiceOn(areaId: string, diameterMm: number) {
+  return connect().practice(areaId, diameterMm);
 }
 
 /** The outline of the animal from one side, from the last finished plan. */

@@ -4,6 +4,8 @@ import { z } from 'zod';
 export const OVERLAYS = ['fur', 'rows', 'lie', 'cover', 'plain'] as const;
 export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
 export type FormRoom = (typeof FORM_ROOMS)[number];
+export const COAT_ROOMS = ['lay', 'lie', 'ways', 'trim', 'practice'] as const;
+export type CoatRoom = (typeof COAT_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
 
@@ -13,13 +15,16 @@ export const viewSchema = z.object({
   areaId: z.string().nullable().default(null),
   /** In Form: which of its rooms is open, which part is in hand, and how much of the inside is shown. */
   room: z.enum(FORM_ROOMS).catch('shape').default('shape'),
+  /** In Coat: which of its rooms is open, and how far the fur shown is trimmed; null once all of it is. */
+  coatRoom: z.enum(COAT_ROOMS).catch('lay').default('lay'),
+  trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),
   flatId: z.string().nullable().default(null),
   partId: z.string().nullable().default(null),
   inside: z.enum(INSIDES).catch('finished').default('finished'),
-  /** The brush for areas: off, adding or taking away; its width in thousandths of the length; on both sides alike. */
-  brush: z.enum(['off', 'paint', 'erase']).catch('off').default('off'),
+  /** The brush: off, adding to an area or taking away, combing, or showing where fur points away from; its width in thousandths of the length; on both sides alike. */
+  brush: z.enum(['off', 'paint', 'erase', 'comb', 'away']).catch('off').default('off'),
   brushReach: z.number().min(2).max(300).default(24),
   brushBoth: z.boolean().default(true),
   overlay: z.enum(OVERLAYS).default('fur'),

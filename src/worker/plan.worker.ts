@@ -4,7 +4,10 @@
  */
 import * as Comlink from 'comlink';
 import { z } from 'zod';
+import { compareWays, type Compared } from '@/core/coat/compare-ways';
+import { practiceBall } from '@/core/coat/practice';
 import { strands, type Strands } from '@/core/coat/strands';
+import type { Lay } from '@/core/coat/way';
 import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
@@ -12,17 +15,18 @@ import { outline, type Outline } from '@/core/geometry/outline';
 import { repair, type RepairReport } from '@/core/geometry/repair';
 import { readScan } from './scan-file';
 import { Memo } from '@/core/memo';
+import type { Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import { planSteps, type Plan, type Progress } from '@/core/plan';
+import { planSteps, shapeSteps, type Plan, type Progress } from '@/core/plan';
 
 z.config({ jitless: true });
 
 const memo = new Memo();
 let newest = 0;
 let newestScan = 0;
-let last: { piece: Piece; plan: Plan } | null = null;
+let last: { piece: Piece; cupboard: Cupboard; hand: Hand; plan: Plan } | null = null;
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
 const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
@@ -36,10 +40,10 @@ const api = {
     for (;;) {
       const step = steps.next();
       if (step.done) {
-        last = { piece, plan: step.value };
+        last = { piece, cupboard, hand, plan: step.value };
         return step.value;
       }
-      if (step.value.early) last = { piece, plan: step.value.early };
+      if (step.value.early) last = { piece, cupboard, hand, plan: step.value.early };
       if (performance.now() - begun > 30 || step.value.share === 0 || step.value.early) {
         report(step.value);
         await breathe();
@@ -92,10 +96,28 @@ const api = {
   stop(): void {
     newest++;
   },
-  /** Strands of fur for the turntable, from the last finished plan. */
-  strands(most: number): Strands | null {
+  /** An area of the last planned piece under several ways of laying; null before there is a plan. */
+  compare(areaId: string, methods: readonly Laid['method'][]): Compared[] | null {
     if (!last) return null;
-    const s = strands(last.piece, last.plan.coat, most);
+    const { piece, cupboard, hand } = last;
+    const index = piece.areas.findIndex((a) => a.id === areaId);
+    if (index < 0) return null;
+    const steps = shapeSteps(piece, memo);
+    for (;;) {
+      const s = steps.next();
+      if (s.done) return compareWays(piece, index, methods, cupboard, hand, s.value.shaped, s.value.work, new Memo());
+    }
+  },
+  /** The coat of an area of the last planned piece on a practice ball; null where it has none. */
+  practice(areaId: string, diameterMm: number): Lay | null {
+    const area = last?.piece.areas.find((a) => a.id === areaId);
+    if (!last || !area || area.coat.method === 'none') return null;
+    return practiceBall(area, area.coat, diameterMm, last.cupboard, last.hand);
+  },
+  /** Strands of fur for the turntable, from the last finished plan. */
+  strands(most: number, trimStep: number | null): Strands | null {
+    if (!last) return null;
+    const s = strands(last.piece, last.plan.coat, most, trimStep);
     return Comlink.transfer(s, [s.points.buffer, s.colours.buffer]);
   },
 };

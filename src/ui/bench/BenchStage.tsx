@@ -82,6 +82,8 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const [note, setNote] = useState<string | null>(null);
   const row = fur.rows.rows.find((r) => r.number === log.nextRow) ?? null;
   const begun = timer?.areaId === area.id;
+  const { unit } = fur.chart.dress;
+  const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
 
   const latest = useRef({ log, mine });
   useEffect(() => {
@@ -124,16 +126,23 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         {row ? (
           <>
             <Box sx={{ fontSize: 40, fontWeight: 700, lineHeight: 1.15 }}>
-              Row {row.number}{' '}
+              {Unit} {row.number}{' '}
               <Box component="span" sx={{ fontSize: 18, fontWeight: 400, color: 'text.secondary' }}>
                 of {log.rows}
               </Box>
             </Box>
             <Big label="long, on the skin" value={q({ kind: 'length', value: row.lengthMm })} />
-            <Big label={`cut lengths of ${fur.lotName}`} value={q(fur.figures.cutLength)} />
+            {fur.figures.cutLength && (
+              <Big
+                label={fur.method === 'locks' ? `locks of ${fur.lotName}` : `cut lengths of ${fur.lotName}`}
+                value={q(fur.figures.cutLength)}
+              />
+            )}
           </>
         ) : (
-          <Box sx={{ fontSize: 40, fontWeight: 700, lineHeight: 1.2 }}>All {log.rows} rows laid</Box>
+          <Box sx={{ fontSize: 40, fontWeight: 700, lineHeight: 1.2 }}>
+            {log.rows === 1 ? `${Unit} laid` : `All ${log.rows} ${unit.many} laid`}
+          </Box>
         )}
       </Box>
       {step?.passes && row && (
@@ -142,7 +151,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         </Typography>
       )}
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1 }}>
-        <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label="Time on this row">
+        <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label={`Time on this ${unit.one}`}>
           {clock(elapsed(timer, area.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
         </Box>
         <Button onClick={() => toggleTimer(area.id)} disabled={!mine || !row} sx={{ minHeight: 44, px: 2 }}>
@@ -156,7 +165,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
           disabled={!mine || !row}
           sx={{ minHeight: 72, fontSize: 24 }}
         >
-          {begun ? 'Row done' : 'Begin row'}
+          {begun ? `${Unit} done` : `Begin ${unit.one}`}
         </Button>
         <Button
           onClick={() => stepBack(area.id)}
@@ -185,7 +194,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         }}
       >
         <Box component="dt" sx={{ color: 'text.secondary' }}>
-          {log.rowsDone.length} of {log.rows} rows
+          {log.rowsDone.length} of {log.rows} {log.rows === 1 ? unit.one : unit.many}
         </Box>
         <dd>planned</dd>
         <dd>done</dd>

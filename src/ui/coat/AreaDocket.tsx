@@ -21,9 +21,9 @@ export function AreaDocket({ area }: { area: AreaPlan }) {
           typeof s === 'string' ? (
             <span key={i}>{s}</span>
           ) : 'figure' in s ? (
-            <OpenedFigure key={i} figure={fur.figures[s.figure]} />
+            <OpenedFigure key={i} figure={fur.figures[s.figure]!} />
           ) : (
-            <b key={i}>{q({ kind: 'length', value: fur.chart.spacingMm })}</b>
+            <b key={i}>{fur.docket.spacing.map((v) => q({ kind: 'length', value: v })).join(' to ')}</b>
           ),
         )}
       </Typography>
@@ -31,7 +31,7 @@ export function AreaDocket({ area }: { area: AreaPlan }) {
         columns={3}
         list={fur.docket.list.map(({ label, figure }) => ({
           label,
-          value: <OpenedFigure figure={fur.figures[figure]} />,
+          value: <OpenedFigure figure={fur.figures[figure]!} />,
         }))}
       />
     </>

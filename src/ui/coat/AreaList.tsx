@@ -1,11 +1,22 @@
 'use client';
 /** The areas as tickets: wool, number, name, way of laying, grams, and a mark where something is to be decided. */
 import Box from '@mui/material/Box';
+import type { AreaPlan } from '@/core/coat/coat';
+import { wayOf } from '@/core/coat/ways';
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+
+/** How an area is laid, in two or three words. */
+function laidWords(fur: NonNullable<AreaPlan['fur']>): string {
+  const n = fur.rows.rows.length;
+  if (fur.method === 'fold-over') return `${n} ${n === 1 ? 'row' : 'rows'}, folded`;
+  if (fur.method === 'standing') return `${n} ${n === 1 ? 'row' : 'rows'}, standing`;
+  if (fur.method === 'locks') return `${n} ${n === 1 ? 'course' : 'courses'} of locks`;
+  return wayOf(fur.method).title.toLowerCase();
+}
 
 export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
   const plan = useDesk((s) => s.plan);
@@ -38,11 +49,11 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
                   {a.name}
                   <OpenMark findings={plan.findings.filter((f) => f.about === a.id)} />
                 </Box>
-                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-                  {a.fur ? `${a.fur.figures.rows.value} rows, folded` : 'bare'}
-                </Box>
+                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{a.fur ? laidWords(a.fur) : 'bare'}</Box>
               </Box>
-              <Box sx={{ ...figures, fontSize: 13 }}>{a.fur ? q(a.fur.figures.mass) : ''}</Box>
+              <Box sx={{ ...figures, fontSize: 13 }}>
+                {a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
+              </Box>
             </Ticket>
           </li>
         );

@@ -1,121 +1,233 @@
 'use client';
-/** The few controls of an area: way of laying, wool, length, spacing, lay weight, lift, pinches. */
+/** The few controls of an area: way of laying with what it is good for, wool, measures, marking, how rows run. */
 import Box from '@mui/material/Box';
-import MenuItem from '@mui/material/MenuItem';
-import Select from '@mui/material/Select';
+import Typography from '@mui/material/Typography';
+import { coatBy } from '@/core/coat/compare-ways';
+import { wayOf, WAYS } from '@/core/coat/ways';
 import { firstCoat } from '@/core/piece/new-piece';
-import { foldOverSchema, type Area, type FoldOver } from '@/core/piece/schema';
-import type { QuantityKind } from '@/core/text';
-import { editPiece, useDesk } from '@/desk/store';
+import type { Coat, Laid } from '@/core/piece/coat';
+import type { Area } from '@/core/piece/schema';
+import { changePiece, editPiece, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
-import { useUnits } from '@/ui/parts/useUnits';
+import { PickField } from '@/ui/parts/PickField';
+import { boundsOf, FIELDS } from './coat-fields';
+import { MarkingControls } from './MarkingControls';
+import { WoolField } from './WoolField';
 
-type Measure = 'lengthMm' | 'spacingMm' | 'liftDeg' | 'layMgCm' | 'pinchWidthMm' | 'pinchPitchMm';
-
-const FIELDS: readonly {
-  key: Measure;
-  label: string;
-  kind: QuantityKind;
-  slide: { min: number; max: number; step: number };
-}[] = [
-  { key: 'lengthMm', label: 'Length', kind: 'length', slide: { min: 3, max: 60, step: 0.5 } },
-  { key: 'spacingMm', label: 'Row spacing', kind: 'length', slide: { min: 1, max: 20, step: 0.5 } },
-  { key: 'layMgCm', label: 'Lay weight', kind: 'linear', slide: { min: 0.5, max: 40, step: 0.5 } },
-  { key: 'liftDeg', label: 'Lift', kind: 'angle', slide: { min: 0, max: 80, step: 1 } },
-  { key: 'pinchWidthMm', label: 'Pinch width', kind: 'length', slide: { min: 1, max: 25, step: 0.5 } },
-  { key: 'pinchPitchMm', label: 'Pinch to pinch', kind: 'length', slide: { min: 1, max: 40, step: 0.5 } },
+const WAY_OPTIONS = [
+  ...WAYS.map((w) => ({ value: w.method as string, says: w.title })),
+  { value: 'none', says: 'Left bare' },
 ];
 
-const row = {
-  display: 'grid',
-  gridTemplateColumns: '92px minmax(0, 1fr)',
-  gap: 1.5,
-  alignItems: 'center',
-  minHeight: 38,
-  fontSize: 13,
-} as const;
+/** Changes the coat of an area where it still has the way it was shown with. */
+function changeCoat(areaId: string, method: Coat['method'], set: Readonly<Record<string, unknown>>): void {
+  editPiece((d) => {
+    const a = d.areas.find((x) => x.id === areaId);
+    if (a && a.coat.method === method) Object.assign(a.coat, set);
+  });
+}
 
 export function CoatControls({ area }: { area: Area }) {
-  const lots = useDesk((s) => s.cupboard.lots);
+  const piece = useDesk((s) => s.piece);
+  const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
-  const length = useDesk((s) => s.piece?.form.finishedLengthMm ?? 0);
   const mine = useDesk((s) => s.mine);
-  const { q } = useUnits();
-  const spec = area.coat.method === 'fold-over' ? area.coat : null;
-  const change = (recipe: (a: Area) => void) =>
-    editPiece((d) => {
-      const a = d.areas.find((x) => x.id === area.id);
-      if (a) recipe(a);
+  const coat = area.coat;
+  const choose = (method: Coat['method']) =>
+    changePiece((p) => {
+      const index = p.areas.findIndex((a) => a.id === area.id);
+      if (index < 0) return p;
+      const next: Coat =
+        method === 'none'
+          ? { method: 'none' }
+          : (coatBy(method, p, index, cupboard, hand) ?? firstCoat(area.id, p.form.finishedLengthMm, cupboard, hand));
+      return { ...p, areas: p.areas.map((a, i) => (i === index ? { ...a, coat: next } : a)) };
     });
-  const set = <K extends keyof FoldOver>(key: K, value: FoldOver[K]) =>
-    change((a) => {
-      if (a.coat.method === 'fold-over') a.coat[key] = value;
-    });
-  const known = spec && lots.some((l) => l.id === spec.lotId);
   return (
     <Box role="group" aria-label={`How ${area.name} is laid`} sx={{ mt: 1 }}>
-      <Box sx={row}>
-        <span id="way">Way of laying</span>
-        <Select
-          size="small"
-          value={area.coat.method}
+      <PickField
+        label="Way of laying"
+        value={coat.method}
+        options={WAY_OPTIONS}
+        disabled={!mine}
+        onChange={(v) => choose(v as Coat['method'])}
+      />
+      {coat.method !== 'none' && piece && <Chosen area={area} coat={coat} mine={mine} />}
+    </Box>
+  );
+}
+
+function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean }) {
+  const lots = useDesk((s) => s.cupboard.lots);
+  const parts = useDesk((s) => s.piece?.form.parts ?? []);
+  const way = wayOf(coat.method);
+  const lot = lots.find((l) => l.id === coat.lotId);
+  const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, coat.method, change);
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 13, color: 'text.secondary', my: 0.5 }}>
+        {way.goodFor} {way.costs}
+        {lot
+          ? ` ${capital(lot.form)} suits it ${SUITS[way.suits[lot.form].suits]}: ${lower(way.suits[lot.form].why)}`
+          : ''}
+      </Typography>
+      <WoolField
+        label="Wool"
+        value={coat.lotId}
+        disabled={!mine}
+        onChange={(id) => id !== null && set({ lotId: id })}
+      />
+      {coat.method === 'strip' && (
+        <WoolField
+          label="Anchor"
+          value={coat.anchorLotId}
+          none="No anchor"
           disabled={!mine}
-          labelId="way"
-          onChange={(e) =>
-            change((a) => {
-              a.coat = e.target.value === 'none' ? { method: 'none' } : firstCoat(a.id, length, lots, hand);
-            })
-          }
-          sx={{ fontSize: 13 }}
-        >
-          <MenuItem value="fold-over">Folded rows</MenuItem>
-          <MenuItem value="none">Left bare</MenuItem>
-        </Select>
-      </Box>
-      {spec && (
+          onChange={(id) => set({ anchorLotId: id })}
+        />
+      )}
+      {FIELDS[coat.method].map((f) => (
+        <MeasureField
+          key={`${area.id}-${coat.method}-${f.key}`}
+          label={f.label}
+          kind={f.kind}
+          value={(coat as unknown as Record<string, number>)[f.key]!}
+          {...boundsOf(coat.method, f.key)}
+          slide={f.slide}
+          disabled={!mine}
+          onChange={(v) => set({ [f.key]: f.key === 'layers' ? Math.round(v) : v })}
+        />
+      ))}
+      {coat.method === 'fold-over' && <FromHemToTop area={area} coat={coat} mine={mine} />}
+      {coat.method === 'locks' && (
         <>
-          <Box sx={row}>
-            <span id="wool">Wool</span>
-            <Select
-              size="small"
-              value={known ? spec.lotId : ''}
-              displayEmpty
-              disabled={!mine}
-              labelId="wool"
-              onChange={(e) => set('lotId', e.target.value)}
-              renderValue={(id) => {
-                const l = lots.find((x) => x.id === id);
-                return l ? `${l.name}, ${q({ kind: 'fineness', value: l.finenessUm })}` : 'Choose a wool';
-              }}
-              sx={{ fontSize: 13 }}
-            >
-              {lots.map((l) => (
-                <MenuItem key={l.id} value={l.id} sx={{ gap: 1.5, fontSize: 13 }}>
-                  <Box sx={{ width: 16, height: 16, bgcolor: l.colour, border: 1, borderColor: 'text.secondary' }} />
-                  {l.name}, {q({ kind: 'fineness', value: l.finenessUm })}, staple{' '}
-                  {q({ kind: 'length', value: l.stapleMm })}, {q({ kind: 'mass', value: l.haveG })}
-                </MenuItem>
-              ))}
-            </Select>
-          </Box>
-          {FIELDS.map((f) => {
-            const bounds = foldOverSchema.shape[f.key];
-            return (
-              <MeasureField
-                key={`${area.id}-${f.key}`}
-                label={f.label}
-                kind={f.kind}
-                value={spec[f.key]}
-                min={bounds.minValue ?? 0}
-                max={bounds.maxValue ?? 1e6}
-                slide={f.slide}
-                disabled={!mine}
-                onChange={(v) => set(f.key, v)}
-              />
-            );
-          })}
+          <CheckField
+            label="locks opened"
+            value={coat.opened}
+            disabled={!mine}
+            onChange={(opened) => set({ opened })}
+          />
+          <PickField
+            label="Set by"
+            value={coat.root}
+            disabled={!mine}
+            options={[
+              { value: 'cut end', says: 'the cut end, teased thin' },
+              { value: 'felted middle', says: 'the middle, felted and folded' },
+            ]}
+            onChange={(root) => set({ root })}
+          />
+          <PickField
+            label="Tips"
+            value={coat.tips}
+            disabled={!mine}
+            options={[
+              { value: 'kept', says: 'kept' },
+              { value: 'opened', says: 'opened' },
+              { value: 'cut', says: 'cut off' },
+            ]}
+            onChange={(tips) => set({ tips })}
+          />
         </>
       )}
-    </Box>
+      {coat.method === 'sheet' && (
+        <PickField
+          label="Slit for"
+          value={coat.slit ?? 'no-part'}
+          disabled={!mine}
+          options={[{ value: 'no-part', says: 'no part' }, ...parts.map((p) => ({ value: p.id, says: p.name }))]}
+          onChange={(v) => set({ slit: v === 'no-part' ? null : v })}
+        />
+      )}
+      {coat.method === 'standing' && (
+        <MarkingControls marking={coat.marking} mine={mine} lots={lots} onChange={(marking) => set({ marking })} />
+      )}
+      <RowChoices area={area} mine={mine} />
+    </>
+  );
+}
+
+const SUITS = { well: 'well', possible: 'fairly', badly: 'badly' } as const;
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
+
+/** Length and spacing that change from the hem to the top of the area. */
+function FromHemToTop({
+  area,
+  coat,
+  mine,
+}: {
+  area: Area;
+  coat: Extract<Laid, { method: 'fold-over' }>;
+  mine: boolean;
+}) {
+  const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, 'fold-over', change);
+  const varied = coat.topLengthMm !== null || coat.topSpacingMm !== null;
+  return (
+    <>
+      <CheckField
+        label="changes from hem to top"
+        value={varied}
+        disabled={!mine}
+        onChange={(on) => set({ topLengthMm: on ? coat.lengthMm : null, topSpacingMm: on ? coat.spacingMm : null })}
+      />
+      {coat.topLengthMm !== null && (
+        <MeasureField
+          label="Length at top"
+          kind="length"
+          value={coat.topLengthMm}
+          {...boundsOf('fold-over', 'topLengthMm')}
+          slide={{ min: 3, max: 60, step: 0.5 }}
+          disabled={!mine}
+          onChange={(v) => set({ topLengthMm: v })}
+        />
+      )}
+      {coat.topSpacingMm !== null && (
+        <MeasureField
+          label="Spacing at top"
+          kind="length"
+          value={coat.topSpacingMm}
+          {...boundsOf('fold-over', 'topSpacingMm')}
+          slide={{ min: 1, max: 20, step: 0.5 }}
+          disabled={!mine}
+          onChange={(v) => set({ topSpacingMm: v })}
+        />
+      )}
+    </>
+  );
+}
+
+/** How the rows of an area run: half rows, seam. */
+function RowChoices({ area, mine }: { area: Area; mine: boolean }) {
+  const edit = (change: Partial<Pick<Area, 'branching' | 'seam'>>) =>
+    editPiece((d) => {
+      const a = d.areas.find((x) => x.id === area.id);
+      if (a) Object.assign(a, change);
+    });
+  return (
+    <>
+      <CheckField
+        label="half rows where they gape, fewer where they crowd"
+        value={area.branching}
+        disabled={!mine}
+        onChange={(branching) => edit({ branching })}
+      />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '92px 1fr', gap: 1.5, alignItems: 'center', fontSize: 13 }}>
+        <span>Seam</span>
+        <ChoiceRow
+          label="Seam where rows end"
+          value={area.seam}
+          disabled={!mine}
+          options={[
+            { value: 'none', says: 'none' },
+            { value: 'under', says: 'underneath' },
+            { value: 'top', says: 'on top' },
+          ]}
+          onChange={(seam) => edit({ seam })}
+        />
+      </Box>
+    </>
   );
 }

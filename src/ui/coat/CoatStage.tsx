@@ -1,17 +1,33 @@
 'use client';
-/** Coat: areas on the left, the animal and the lay chart in the middle, the docket, findings and controls on the right. */
+/**
+ * Coat: areas on the left, the animal, lay chart and swatch in the middle; on the right, by room, the docket with its
+ * controls, the lie, ways compared, the trim plan, the practice swatch.
+ */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo } from 'react';
+import type { AreaPlan } from '@/core/coat/coat';
 import { setView, useDesk } from '@/desk/store';
+import { COAT_ROOMS, type CoatRoom } from '@/desk/view';
+import { RoomBar } from '@/ui/frame/RoomBar';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
+import { SandwichPicture } from '@/ui/pictures/SandwichPicture';
+import { SheetPicture } from '@/ui/pictures/SheetPicture';
+import { SwatchPicture } from '@/ui/pictures/SwatchPicture';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { AreaDocket } from './AreaDocket';
 import { AreaList } from './AreaList';
 import { CoatControls } from './CoatControls';
+import { Clumps } from './Clumps';
+import { LieRoom } from './LieRoom';
+import { LocksShared } from './LocksShared';
+import { Margins } from './Margins';
+import { PracticeRoom } from './PracticeRoom';
+import { TrimRoom } from './TrimRoom';
+import { WaysRoom } from './WaysRoom';
 
 /** The area looked at: the chosen one, or the first with rows when none is. */
 export function useSelectedArea() {
@@ -30,68 +46,165 @@ export function useSelectedArea() {
   return { plan, area, doc };
 }
 
+const WORDS: Record<CoatRoom, string> = {
+  lay: 'Lay',
+  lie: 'Lie',
+  ways: 'Compare ways',
+  trim: 'Trim',
+  practice: 'Practice swatch',
+};
+
+/** Findings of an area that are decided in another room than Lay. */
+const inLie = (id: string): boolean => /^coat-(corner|winds|stray|into-eye|uneven)-/.test(id);
+
 export function CoatStage() {
   const { plan, area, doc } = useSelectedArea();
+  const room = useDesk((s) => s.view.coatRoom);
   const log = plan?.log.areas.find((a) => a.areaId === area?.id);
   const done = useMemo(() => new Set(log?.rowsDone ?? []), [log]);
-  const findings = plan?.findings.filter(
+  const findings = (plan?.findings ?? []).filter(
     (f) => (f.stage === 'coat' && f.about === area?.id) || (f.stage === 'stock' && f.about === area?.fur?.lotId),
   );
+  const shown = room === 'lay' ? findings : room === 'lie' ? findings.filter((f) => inLie(f.id)) : [];
+  const enter = (r: CoatRoom) =>
+    setView({
+      coatRoom: r,
+      brush: 'off',
+      ...(r === 'lie' ? { overlay: 'lie' as const } : {}),
+      ...(r === 'trim' ? { overlay: 'fur' as const } : { trimStep: null }),
+    });
   return (
-    <ThreeColumns
-      left={<AreaList />}
-      middle={
-        <>
-          <Turntable litRow={null} />
-          <Box
-            component="section"
-            aria-label="Lay chart"
-            sx={{
-              height: 214,
-              flexShrink: 0,
-              bgcolor: 'background.paper',
-              borderTop: 1,
-              borderColor: 'divider',
-              px: 2,
-              pt: 1,
-              pb: 1,
-              display: 'flex',
-              flexDirection: 'column',
-            }}
-          >
-            <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 13 }}>
-              <Typography variant="h3" component="h2">
-                Lay chart
-                {area?.fur ? `, ${area.name.toLowerCase()}: ${area.fur.rows.rows.length} rows, hem at the bottom` : ''}
-              </Typography>
-              <Box sx={{ color: 'text.secondary' }}>1 : 1 on paper</Box>
-            </Box>
-            <Box sx={{ flex: 1, minHeight: 0 }}>
-              {area?.fur && (
-                <StageBoundary what="The lay chart" resetKey={area}>
-                  <LayChartPicture area={area} nextRow={log?.nextRow ?? null} done={done} />
-                </StageBoundary>
-              )}
-            </Box>
-          </Box>
-        </>
-      }
-      right={
-        area && doc ? (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <RoomBar
+        label="Rooms of the coat"
+        rooms={COAT_ROOMS.map((r) => ({
+          room: r,
+          says: WORDS[r],
+          findings: r === 'lay' ? findings.filter((f) => f.severity !== 'note') : [],
+        }))}
+        open={room}
+        onOpen={enter}
+      />
+      <ThreeColumns
+        left={<AreaList />}
+        middle={
           <>
-            <Typography variant="h2">{area.name}</Typography>
-            <AreaDocket area={area} />
-            {(findings ?? []).map((f) => (
-              <FindingCard key={f.id} finding={f} />
-            ))}
-            <CoatControls area={doc} />
+            {room === 'lie' ? <Turntable tool="comb" litRow={null} /> : <Turntable litRow={null} />}
+            <UnderTurntable area={area} nextRow={log?.nextRow ?? null} done={done} />
           </>
-        ) : (
-          <Typography sx={{ color: 'text.secondary' }}>
-            The docket appears as soon as the animal has been worked out.
-          </Typography>
-        )
-      }
-    />
+        }
+        right={
+          area && doc ? (
+            <>
+              <Typography variant="h2">{area.name}</Typography>
+              {room === 'lay' && <AreaDocket area={area} />}
+              {shown.map((f) => (
+                <FindingCard key={f.id} finding={f} />
+              ))}
+              {room === 'lay' && (
+                <>
+                  <Margins area={area} />
+                  <LocksShared area={area} />
+                  <Clumps area={area} />
+                  <CoatControls area={doc} />
+                </>
+              )}
+              {room === 'lie' && <LieRoom area={area} doc={doc} />}
+              {room === 'ways' && <WaysRoom key={area.id} area={area} doc={doc} />}
+              {room === 'trim' && <TrimRoom area={area} />}
+              {room === 'practice' && <PracticeRoom area={area} doc={doc} />}
+            </>
+          ) : (
+            <Typography sx={{ color: 'text.secondary' }}>
+              The docket appears as soon as the animal has been worked out.
+            </Typography>
+          )
+        }
+      />
+    </Box>
   );
 }
+
+/** Under the turntable: the lay chart (or the sheet), the section of a marking, and the swatch at true scale. */
+function UnderTurntable({
+  area,
+  nextRow,
+  done,
+}: {
+  area: AreaPlan | null;
+  nextRow: number | null;
+  done: ReadonlySet<number>;
+}) {
+  const fur = area?.fur ?? null;
+  const n = fur?.rows.rows.length ?? 0;
+  const unit = fur?.chart.dress.unit;
+  const what = fur?.sheet ? 'Sheet' : 'Lay chart';
+  return (
+    <Box
+      component="section"
+      aria-label={what}
+      sx={{
+        height: 214,
+        flexShrink: 0,
+        bgcolor: 'background.paper',
+        borderTop: 1,
+        borderColor: 'divider',
+        px: 2,
+        pt: 1,
+        pb: 1,
+        display: 'flex',
+        gap: 2,
+      }}
+    >
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 13, gap: 1 }}>
+          <Typography variant="h3" component="h2">
+            {what}
+            {area && fur && unit
+              ? fur.sheet
+                ? `, ${area.name.toLowerCase()}`
+                : `, ${area.name.toLowerCase()}: ${n} ${n === 1 ? unit.one : unit.many}, hem at the bottom`
+              : ''}
+          </Typography>
+          <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>1 : 1 on paper</Box>
+        </Box>
+        <Box sx={{ flex: 1, minHeight: 0 }}>
+          {area && fur && (
+            <StageBoundary what="The lay chart" resetKey={area}>
+              {fur.sheet ? (
+                <SheetPicture sheet={fur.sheet} name={area.name} />
+              ) : (
+                <LayChartPicture area={area} nextRow={nextRow} done={done} />
+              )}
+            </StageBoundary>
+          )}
+        </Box>
+      </Box>
+      {area && fur?.sandwich && (
+        <Box sx={{ width: 168, display: 'flex', flexDirection: 'column' }}>
+          <Box sx={{ fontSize: 13 }}>Section of a {fur.sandwich.kind}</Box>
+          <Box sx={{ flex: 1, minHeight: 0 }}>
+            <SandwichPicture sandwich={fur.sandwich} name={area.name} />
+          </Box>
+        </Box>
+      )}
+      {area && fur && (
+        <Box sx={{ width: SWATCH, flexShrink: 0 }}>
+          <Box sx={{ fontSize: 13, mb: 0.5, whiteSpace: 'nowrap' }}>Swatch, life size</Box>
+          <SwatchPicture
+            label={`Swatch of ${area.name} at life size: ${Math.round(fur.figures.cover.value * 1000) / 10} % of the base hidden`}
+            pile={fur.pile}
+            lotId={fur.lotId}
+            arealMgCm2={fur.figures.areal.value}
+            spacingMm={fur.rows.meanSpacingMm}
+            widePx={SWATCH}
+            highPx={168}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** About 30 mm. */
+const SWATCH = 116;

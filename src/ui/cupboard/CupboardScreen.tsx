@@ -14,6 +14,7 @@ import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
+import { LockFields } from './LockFields';
 import { Wires } from './Wires';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
@@ -48,6 +49,11 @@ export function CupboardScreen() {
         stapleMm: 75,
         haveG: 25,
         pricePer100g: null,
+        tipColour: null,
+        tipShare: 0.2,
+        crimpMm: 0,
+        crimpDepthMm: 0,
+        piles: [],
       });
     });
     setChosen(id);
@@ -193,6 +199,7 @@ function LotForm({ lot }: { lot: Lot }) {
         max={1000}
         onChange={(v) => set((l) => void (l.pricePer100g = v > 0 ? v : null))}
       />
+      <LockFields lot={lot} />
       <Button sx={{ mt: 1 }} onClick={() => editCupboard((d) => void (d.lots = d.lots.filter((l) => l.id !== lot.id)))}>
         Take out of the cupboard
       </Button>

@@ -4,9 +4,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { setView, useDesk } from '@/desk/store';
 import { FORM_ROOMS, type FormRoom } from '@/desk/view';
+import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { OpenMark } from '@/ui/parts/OpenMark';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { AreaList } from '@/ui/coat/AreaList';
 import { ComparePicture } from '@/ui/pictures/ComparePicture';
@@ -96,46 +96,12 @@ export function FormStage() {
   );
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
-      <Box
-        component="nav"
-        aria-label="Rooms of the form"
-        sx={{
-          display: 'flex',
-          gap: 0.25,
-          px: 1.5,
-          bgcolor: 'background.paper',
-          borderBottom: 1,
-          borderColor: 'divider',
-        }}
-      >
-        {FORM_ROOMS.map((r) => {
-          return (
-            <Box
-              key={r}
-              component="button"
-              type="button"
-              aria-current={r === room ? 'true' : undefined}
-              onClick={() => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
-              sx={{
-                font: 'inherit',
-                fontSize: 13,
-                fontWeight: r === room ? 700 : 400,
-                color: 'text.primary',
-                bgcolor: 'transparent',
-                border: 0,
-                borderBottom: 2,
-                borderColor: r === room ? 'text.primary' : 'transparent',
-                px: 1.5,
-                height: 30,
-                cursor: 'pointer',
-              }}
-            >
-              {WORDS[r]}
-              <OpenMark findings={mine.filter((f) => roomOf(f.id) === r)} counted />
-            </Box>
-          );
-        })}
-      </Box>
+      <RoomBar
+        label="Rooms of the form"
+        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: mine.filter((f) => roomOf(f.id) === r) }))}
+        open={room}
+        onOpen={(r) => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
+      />
       {room === 'compare' ? <ComparedProvider>{columns}</ComparedProvider> : columns}
     </Box>
   );

@@ -30,6 +30,10 @@ const typing = (t: EventTarget | null): boolean =>
     t.getAttribute('role') === 'combobox' ||
     t.closest('[role="dialog"], [role="listbox"], [role="menu"]') !== null);
 
+/** A list just chosen from: nothing is typed into it, so a choice can be taken back at once. */
+const closedList = (t: EventTarget | null): boolean =>
+  t instanceof HTMLElement && t.getAttribute('role') === 'combobox' && t.getAttribute('aria-expanded') !== 'true';
+
 export function useDeskKeys(actions: DeskKeyActions): void {
   const latest = useRef(actions);
   useEffect(() => {
@@ -37,7 +41,10 @@ export function useDeskKeys(actions: DeskKeyActions): void {
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (typing(e.target)) return;
+      if (typing(e.target)) {
+        if (closedList(e.target)) undoKey(e);
+        return;
+      }
       const { help, stage } = latest.current;
       const done = () => e.preventDefault();
       if (undoKey(e)) return;

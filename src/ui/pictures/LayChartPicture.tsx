@@ -18,7 +18,7 @@ export function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
   const { q } = useUnits();
   const fur = area.fur;
   if (!fur || fur.chart.columns.length === 0) return null;
-  const columns = fur.chart.columns.map((c) => ({ c, d: drawColumn(c, fur.chart.spacingMm) }));
+  const columns = fur.chart.columns.map((c) => ({ c, d: drawColumn(c, fur.chart.spacingMm, fur.chart.dress) }));
   const high = Math.max(...columns.map(({ d }) => d.heightMm));
   const wide = columns.reduce((s, { d }) => s + d.widthMm, 0) + GAP * (columns.length - 1);
   // Marks are in millimetres; type and lines keep their size on screen whatever the scale of the chart.
@@ -26,12 +26,13 @@ export function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
   const foot = 15 * unit;
   const places = columns.map((_, i) => columns.slice(0, i).reduce((s, { d }) => s + d.widthMm + GAP, 0));
   const next = fur.rows.rows.find((r) => r.number === nextRow);
+  const { unit: laid } = fur.chart.dress;
   return (
     <Box
       component="svg"
       viewBox={`${-2 * unit} 0 ${wide + 4 * unit} ${high + foot}`}
       role="img"
-      aria-label={`Lay chart of ${area.name}: ${fur.rows.rows.length} rows from ${q({ kind: 'length', value: fur.rows.rows[0]!.lengthMm })} at the hem${next ? `, row ${next.number} next, ${q({ kind: 'rowLength', value: next.lengthMm })} long` : ''}`}
+      aria-label={`Lay chart of ${area.name}: ${fur.rows.rows.length} ${fur.rows.rows.length === 1 ? laid.one : laid.many} from ${q({ kind: 'length', value: fur.rows.rows[0]!.lengthMm })} at the hem${next ? `, ${laid.one} ${next.number} next, ${q({ kind: 'rowLength', value: next.lengthMm })} long` : ''}`}
       preserveAspectRatio="xMidYMid meet"
       sx={{ width: '100%', height: '100%', display: 'block', ...figures, color: 'text.primary' }}
     >
@@ -61,6 +62,48 @@ export function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
                     strokeDasharray={over ? `${2 * unit} ${2 * unit}` : undefined}
                   />
                 ))}
+                {/* Tufts too small to tell apart on screen are left to the print. */}
+                {(fur.chart.dress.tuft?.pitchMm ?? 0) > 2.5 * unit &&
+                  r.tufts.map((b, k) =>
+                    d.tallMm > 0 ? (
+                      <rect
+                        key={`t${k}`}
+                        x={b.x1}
+                        y={r.y}
+                        width={b.x2 - b.x1}
+                        height={d.tallMm}
+                        fill="none"
+                        stroke="currentColor"
+                        strokeWidth={0.5 * unit}
+                      />
+                    ) : (
+                      <line
+                        key={`t${k}`}
+                        x1={b.x1}
+                        x2={b.x2}
+                        y1={r.y}
+                        y2={r.y}
+                        stroke="currentColor"
+                        strokeWidth={2.4 * unit}
+                      />
+                    ),
+                  )}
+                {r.carries &&
+                  (r.carries.spots === null
+                    ? r.stretches.map((s, k) => (
+                        <line
+                          key={`m${k}`}
+                          x1={s.x1}
+                          x2={s.x2}
+                          y1={r.y}
+                          y2={r.y}
+                          stroke={r.carries!.colour}
+                          strokeWidth={3.5 * unit}
+                        />
+                      ))
+                    : r.carries.spots.map((x, k) => (
+                        <circle key={`m${k}`} cx={x} cy={r.y} r={2.4 * unit} fill={r.carries!.colour} />
+                      )))}
                 {(every || lit) && (
                   <text
                     x={Math.max(Math.min(...r.stretches.map((s) => s.x1)), GUTTER) - 4 * unit}

@@ -9,13 +9,14 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { setView, useDesk } from '@/desk/store';
-import { INSIDES, OVERLAYS, type FormRoom, type Inside, type Overlay } from '@/desk/view';
+import { INSIDES, OVERLAYS, type Inside, type Overlay } from '@/desk/view';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
 import { figures } from '@/ui/frame/theme';
 import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
 import { useUnits } from '@/ui/parts/useUnits';
 import { centreOf, pixelsPerMm, scaleBar, seenFrom, type Size } from './camera';
 import { PartHandles } from './PartHandles';
+import type { Tool } from './useTouch';
 import { drawing } from './webgl';
 
 const Scene = dynamic(() => import('./TurntableScene').then((m) => m.TurntableScene), { ssr: false });
@@ -31,8 +32,8 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
 const INSIDE_WORDS: Record<Inside, string> = { finished: 'finished', core: 'core', cut: 'cut open' };
 
 export interface TurntableProps {
-  /** In Form: the room, which says what a press or a drag on the animal does. */
-  readonly tool?: FormRoom;
+  /** The room that is open, where it says what a press or a drag on the animal does. */
+  readonly tool?: Tool;
   /** Row of the selected area to light. */
   readonly litRow?: number | null;
   /** At the bench: rows only, no overlay to choose. */
@@ -68,6 +69,7 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
       ...(compact ? { overlay: 'rows' as const } : {}),
       // The inside, the brush and plain areas belong to the Form.
       ...(tool === undefined ? { inside: 'finished' as const, brush: 'off' as const } : {}),
+      ...(tool === 'comb' ? { inside: 'finished' as const } : {}),
       ...(tool === 'areas' ? { overlay: 'plain' as const } : {}),
     }),
     [chosen, compact, tool],
@@ -150,7 +152,7 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
           </Typography>
         </Box>
       )}
-      {tool !== undefined && tool !== 'areas' && <Insides inside={view.inside} />}
+      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && <Insides inside={view.inside} />}
       {!compact && tool !== 'areas' && view.inside === 'finished' && (
         <Box
           sx={{

@@ -7,12 +7,12 @@ import type { Strands } from '@/core/coat/strands';
 import type { Plan } from '@/core/plan';
 import { furStrands } from '@/desk/planner';
 import { useDesk } from '@/desk/store';
-import type { FormRoom, View } from '@/desk/view';
+import type { View } from '@/desk/view';
 import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
 import { Inside } from './InsideOfAnimal';
-import { useTouch } from './useTouch';
-import { BARE, surface, useFreed } from './turntable-geometry';
+import { useTouch, type Tool } from './useTouch';
+import { BARE, MARK, surface, useFreed } from './turntable-geometry';
 
 export interface SceneProps {
   readonly plan: Plan;
@@ -20,8 +20,8 @@ export interface SceneProps {
   readonly perMm: number;
   readonly litRow: number | null;
   readonly software: boolean;
-  /** In Form: the room, which says what a press or a drag on the animal does. */
-  readonly tool: FormRoom | undefined;
+  /** The room that is open, where it says what a press or a drag on the animal does. */
+  readonly tool: Tool | undefined;
   /** Set while a stroke of the brush is under way, so that the animal is not turned by it. */
   readonly paintingRef: RefObject<boolean>;
 }
@@ -115,24 +115,34 @@ function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps)
           ),
       )}
       {view.overlay === 'fur' && view.inside === 'finished' && !draft && (
-        <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} />
+        <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} trimStep={view.trimStep} />
       )}
-      {view.overlay === 'lie' && view.inside === 'finished' && !draft && <Lie plan={plan} />}
+      {view.overlay === 'lie' && view.inside === 'finished' && !draft && (
+        <>
+          <Lie plan={plan} />
+          <LieMarks plan={plan} />
+        </>
+      )}
     </group>
   );
 }
 
-function Fur({ plan, most }: { plan: Plan; most: number }) {
+/** How many of the strands are drawn while the animal turns. */
+const TURNING = 0.35;
+/** How long after the last turn all of them are drawn again, ms. */
+const REST_MS = 220;
+
+function Fur({ plan, most, trimStep }: { plan: Plan; most: number; trimStep: number | null }) {
   const [fur, setFur] = useState<Strands | null>(null);
   useEffect(() => {
     let gone = false;
-    void furStrands(most).then((s) => {
+    void furStrands(most, trimStep).then((s) => {
       if (!gone) setFur(s);
     });
     return () => {
       gone = true;
     };
-  }, [plan, most]);
+  }, [plan, most, trimStep]);
   const g = useFreed(
     useMemo(() => {
       if (!fur) return null;
@@ -144,6 +154,24 @@ function Fur({ plan, most }: { plan: Plan; most: number }) {
   );
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate(), [g, invalidate]);
+  // Strands are dealt out evenly: any first part of them is the whole coat, thinner. While it turns that is enough.
+  const yaw = useDesk((s) => s.view.yaw);
+  const pitch = useDesk((s) => s.view.pitch);
+  useEffect(() => {
+    if (!g || !fur) return;
+    const all = fur.count * fur.segments * 2;
+    if (fur.count < 40_000) {
+      g.setDrawRange(0, all);
+      return;
+    }
+    g.setDrawRange(0, Math.floor(fur.count * TURNING) * fur.segments * 2);
+    invalidate();
+    const rest = setTimeout(() => {
+      g.setDrawRange(0, all);
+      invalidate();
+    }, REST_MS);
+    return () => clearTimeout(rest);
+  }, [yaw, pitch, g, fur, invalidate]);
   if (!g) return null;
   return (
     <lineSegments geometry={g}>
@@ -187,5 +215,35 @@ function Lie({ plan }: { plan: Plan }) {
     <lineSegments geometry={g}>
       <lineBasicMaterial vertexColors />
     </lineSegments>
+  );
+}
+
+/**
+ * Special places of the lie: a ball where the fur grows out, a block where it runs together, a ring where it turns; and
+ * dark where an eye is that fur points away from.
+ */
+function LieMarks({ plan }: { plan: Plan }) {
+  const r = plan.form.lengthMm * 0.009;
+  return (
+    <>
+      {plan.coat.areas.flatMap((a) =>
+        a.away.map((at, i) => (
+          <mesh key={`${a.id}-${i}`} position={[at[0], at[1], at[2]]} raycast={() => null}>
+            <sphereGeometry args={[r, 16, 12]} />
+            <meshBasicMaterial color="#1c2022" />
+          </mesh>
+        )),
+      )}
+      {plan.coat.lieMarks.map((m, i) => (
+        <mesh key={i} position={[m.at[0], m.at[1], m.at[2]]} raycast={() => null} renderOrder={3}>
+          {m.kind === 'crown' && <sphereGeometry args={[r, 16, 12]} />}
+          {m.kind === 'meeting' && <boxGeometry args={[1.6 * r, 1.6 * r, 1.6 * r]} />}
+          {m.kind === 'whirl' && <torusGeometry args={[r, r / 3, 8, 20]} />}
+          {m.kind === 'saddle' && <octahedronGeometry args={[r]} />}
+          {m.kind === 'parting' && <cylinderGeometry args={[r / 3, r / 3, 3 * r, 10]} />}
+          <meshBasicMaterial color={m.kind === 'saddle' || m.kind === 'parting' ? '#8a5a00' : MARK} />
+        </mesh>
+      ))}
+    </>
   );
 }

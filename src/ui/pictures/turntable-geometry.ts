@@ -6,11 +6,9 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { Row, RowPiece } from '@/core/coat/rows';
+import { BARE, MARK } from './colours';
 
-/** Colour of bare core wool. */
-export const BARE = '#cbc6bc';
-/** Colour of what is chosen. */
-export const MARK = '#1f4b73';
+export { BARE, MARK };
 
 export function surface(positions: Float64Array, normals: Float64Array, triangles: Uint32Array): THREE.BufferGeometry {
   const g = new THREE.BufferGeometry();

@@ -8,10 +8,15 @@ import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } 
 import type * as THREE from 'three';
 import { makeBody } from '@/core/form/body';
 import { addStroke } from '@/core/form/area-edits';
+import { addCombStroke } from '@/core/form/comb-edits';
 import { placeAt } from '@/core/form/places';
 import type { Plan } from '@/core/plan';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FormRoom, View } from '@/desk/view';
+
+/** What a press or a drag on the animal is for: a room of the Form, or the comb. */
+export type Tool = FormRoom | 'comb';
+
 import { MARK } from './turntable-geometry';
 
 type Point = [number, number, number];
@@ -30,7 +35,7 @@ export interface Touch {
   readonly trail: ReactNode;
 }
 
-export function useTouch(plan: Plan, view: View, tool: FormRoom | undefined, paintingRef: RefObject<boolean>): Touch {
+export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintingRef: RefObject<boolean>): Touch {
   const form = useDesk((s) => s.piece?.form);
   const mine = useDesk((s) => s.mine);
   const body = useMemo(() => (form && tool !== undefined ? makeBody(form) : null), [form, tool]);
@@ -57,7 +62,21 @@ export function useTouch(plan: Plan, view: View, tool: FormRoom | undefined, pai
       dabs.current = [];
       setShown([]);
       const { areaId, brush, brushBoth, brushReach } = useDesk.getState().view;
-      if (!body || points.length === 0 || areaId === null || brush === 'off') return;
+      if (!body || points.length === 0 || brush === 'off') return;
+      if (brush === 'comb') {
+        changePiece((piece) => addCombStroke(piece, body, points, brushReach, brushBoth));
+        return;
+      }
+      if (areaId === null) return;
+      if (brush === 'away') {
+        const at = placeAt(body, points[points.length - 1]!);
+        changePiece((piece) => ({
+          ...piece,
+          areas: piece.areas.map((a) => (a.id === areaId ? { ...a, awayFrom: at } : a)),
+        }));
+        setView({ brush: 'off' });
+        return;
+      }
       changePiece((piece) =>
         addStroke(piece, areaId, {
           adds: brush === 'paint',
@@ -75,13 +94,16 @@ export function useTouch(plan: Plan, view: View, tool: FormRoom | undefined, pai
     };
   }, [body, paintingRef]);
 
-  const brush = tool === 'areas' && view.brush !== 'off' && mine && view.areaId !== null;
+  const brush =
+    mine &&
+    ((tool === 'areas' && (view.brush === 'paint' || view.brush === 'erase') && view.areaId !== null) ||
+      (tool === 'comb' && (view.brush === 'comb' || (view.brush === 'away' && view.areaId !== null))));
   return {
     events: {
       onClick: (e) => {
         if (e.delta > 4 || brush) return;
         e.stopPropagation();
-        if (tool !== undefined && tool !== 'areas') {
+        if (tool !== undefined && tool !== 'areas' && tool !== 'comb') {
           if (body) setView({ partId: placeAt(body, [e.point.x, e.point.y, e.point.z]).part });
           return;
         }

@@ -30,6 +30,13 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'loftDensityMgCm3', label: 'Density of laid fur', kind: 'density' },
   { key: 'looseDensityMgCm3', label: 'Density of loose wool', kind: 'density' },
   { key: 'coreStabsPerCm3', label: 'Stabs per cm³ of core', kind: 'number' },
+  { key: 'wrapDensityMgCm3', label: 'Density of a wrap', kind: 'density' },
+  { key: 'feltedDensityMgCm3', label: 'Density of felt', kind: 'density' },
+  { key: 'surfaceStabsPerCm2', label: 'Stabs per cm² of top coat in a pass', kind: 'number' },
+  { key: 'minutesPerLock', label: 'Minutes for a lock', kind: 'number' },
+  { key: 'minutesPerBow', label: 'Minutes for a bow', kind: 'number' },
+  { key: 'minutesPerPiece', label: 'Minutes for a piece, wisp or clump', kind: 'number' },
+  { key: 'trimMinutesPerCm2', label: 'Minutes to trim a cm² of plush', kind: 'number' },
   { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
 ];
 

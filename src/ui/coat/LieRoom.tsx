@@ -1,0 +1,305 @@
+'use client';
+/**
+ * Lie: which way the fur points. Combed on the turntable or turned by an angle on a part or band; how evenly rows may run
+ * against it; where it grows from, parts, and meets itself; where neighbours point different ways.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Slider from '@mui/material/Slider';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { AreaPlan } from '@/core/coat/coat';
+import { addTurn, removeComb } from '@/core/form/comb-edits';
+import type { Area, Comb, Piece } from '@/core/piece/schema';
+import { beginDrag, changePiece, editPiece, endGesture, setView, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FactList } from '@/ui/parts/FactList';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
+  const piece = useDesk((s) => s.piece);
+  const plan = useDesk((s) => s.plan);
+  const view = useDesk((s) => s.view);
+  const mine = useDesk((s) => s.mine);
+  if (!piece || !plan) return null;
+  return (
+    <>
+      <ChoiceRow
+        label="What a drag on the animal does"
+        value={view.brush === 'comb' ? 'comb' : 'turn'}
+        disabled={!mine}
+        options={[
+          { value: 'turn', says: 'turn the animal' },
+          { value: 'comb', says: 'comb' },
+        ]}
+        onChange={(v) => setView({ brush: v === 'comb' ? 'comb' : 'off', ...(v === 'comb' ? { overlay: 'lie' } : {}) })}
+      />
+      <MeasureField
+        label="Comb width"
+        kind="length"
+        value={(view.brushReach * piece.form.finishedLengthMm) / 1000}
+        min={(2 * piece.form.finishedLengthMm) / 1000}
+        max={(300 * piece.form.finishedLengthMm) / 1000}
+        slide={{
+          min: (5 * piece.form.finishedLengthMm) / 1000,
+          max: (100 * piece.form.finishedLengthMm) / 1000,
+          step: 0.1,
+        }}
+        onChange={(v) => setView({ brushReach: Math.max(2, Math.min(300, (v * 1000) / piece.form.finishedLengthMm)) })}
+      />
+      <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
+      <TurnForm piece={piece} mine={mine} />
+      <CombList piece={piece} mine={mine} />
+      <Evenness area={area} doc={doc} mine={mine} />
+      <AwayFrom doc={doc} piece={piece} mine={mine} />
+      <Marks area={area} />
+    </>
+  );
+}
+
+/** Turns the fur of a part or band by typing: the same as the comb, without a hand on the picture. */
+function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
+  const first = piece.form.parts.find((p) => p.shape !== 'board')?.id ?? piece.form.parts[0]!.id;
+  const [part, setPart] = useState(first);
+  const [from, setFrom] = useState(0);
+  const [to, setTo] = useState(1);
+  const [deg, setDeg] = useState(30);
+  const known = piece.form.parts.some((p) => p.id === part) ? part : first;
+  const sound = from < to;
+  return (
+    <Box role="group" aria-label="Turn the fur of a part" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <PickField
+        label="Part"
+        value={known}
+        disabled={!mine}
+        options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
+        onChange={setPart}
+      />
+      <MeasureField
+        label="From, along"
+        kind="number"
+        value={from}
+        min={0}
+        max={1}
+        onChange={setFrom}
+        disabled={!mine}
+      />
+      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} disabled={!mine} />
+      <MeasureField
+        label="Turned by"
+        kind="angle"
+        value={deg}
+        min={-180}
+        max={180}
+        slide={{ min: -180, max: 180, step: 5 }}
+        onChange={setDeg}
+        disabled={!mine}
+      />
+      {!sound && (
+        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+          The band must end after it starts.
+        </Typography>
+      )}
+      <Button
+        disabled={!mine || !sound || deg === 0}
+        onClick={() =>
+          changePiece((p) =>
+            addTurn(p, { parts: [known], ...(from > 0 || to < 1 ? { along: { from, to } } : {}) }, Math.round(deg)),
+          )
+        }
+        sx={{ mt: 0.5 }}
+      >
+        Turn the fur
+      </Button>
+    </Box>
+  );
+}
+
+function combWords(c: Comb, piece: Piece): string {
+  const name = (id: string) => piece.form.parts.find((p) => p.id === id)?.name ?? id;
+  if (c.kind === 'turn') {
+    const band = c.where.along ? `, ${c.where.along.from} to ${c.where.along.to} along` : '';
+    return `${c.where.parts.map(name).join(', ')}${band}: turned ${c.turnDeg}°`;
+  }
+  const parts = [...new Set(c.places.map((q) => name(q.part)))];
+  return `stroke on ${parts.join(', ')}${c.mirrored ? ', both sides' : ''}`;
+}
+
+function CombList({ piece, mine }: { piece: Piece; mine: boolean }) {
+  if (piece.combs.length === 0) {
+    return (
+      <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
+        Nothing is combed: the fur lies as the body gives it.
+      </Typography>
+    );
+  }
+  return (
+    <Box component="ul" aria-label="Combed" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1, fontSize: 13 }}>
+      {piece.combs.map((c, i) => (
+        <Box component="li" key={i} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.25 }}>
+          <span>{combWords(c, piece)}</span>
+          <Button
+            disabled={!mine}
+            onClick={() => changePiece((p) => removeComb(p, i))}
+            aria-label={`Take away: ${combWords(c, piece)}`}
+            sx={{ minHeight: 24, px: 1 }}
+          >
+            Take away
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** One slider between the two wishes, with what each costs. */
+function Evenness({ area, doc, mine }: { area: AreaPlan; doc: Area; mine: boolean }) {
+  const { q } = useUnits();
+  const rows = area.fur?.rows;
+  const set = (evenness: number) =>
+    editPiece((d) => {
+      const a = d.areas.find((x) => x.id === doc.id);
+      if (a) a.evenness = evenness;
+    });
+  return (
+    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <span>rows square to the fur</span>
+        <span>rows evenly spaced</span>
+      </Box>
+      <Slider
+        aria-label="Rows: square to the fur or evenly spaced"
+        value={doc.evenness}
+        min={0}
+        max={1}
+        step={0.1}
+        disabled={!mine}
+        onChange={(_e, v) => {
+          beginDrag();
+          set(v as number);
+        }}
+        onChangeCommitted={() => endGesture()}
+      />
+      {rows && rows.rows.length > 1 && (
+        <FactList
+          list={[
+            {
+              what: 'Spacing',
+              value: `${q({ kind: 'length', value: rows.spacingMm.p5 })} to ${q({ kind: 'length', value: rows.spacingMm.p95 })}`,
+            },
+            { what: 'Fur off square to the row, at most', value: q({ kind: 'angle', value: rows.strayDeg.p95 }) },
+          ]}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** An eye the fur of this area points away from. */
+function AwayFrom({ doc, piece, mine }: { doc: Area; piece: Piece; mine: boolean }) {
+  const brush = useDesk((s) => s.view.brush);
+  const edit = (recipe: (a: Area) => void) =>
+    editPiece((d) => {
+      const a = d.areas.find((x) => x.id === doc.id);
+      if (a) recipe(a);
+    });
+  const at = doc.awayFrom;
+  const part = piece.form.parts.find((p) => p.id === 'skull') ?? piece.form.parts[0]!;
+  return (
+    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <CheckField
+        label="fur points away from an eye"
+        value={at !== null}
+        disabled={!mine}
+        onChange={(on) =>
+          edit((a) => {
+            a.awayFrom = on ? { part: part.id, side: 'left', along: 0.6, up: 0.3, out: 0.9 } : null;
+          })
+        }
+      />
+      {at && (
+        <>
+          <Button
+            aria-pressed={brush === 'away'}
+            disabled={!mine}
+            variant={brush === 'away' ? 'contained' : 'outlined'}
+            onClick={() => setView({ brush: brush === 'away' ? 'off' : 'away' })}
+          >
+            Press where the eye is
+          </Button>
+          {(
+            [
+              ['along', 'Along the part', -1, 2],
+              ['up', 'Up, in radii', -6, 6],
+              ['out', 'Out, in radii', -6, 6],
+            ] as const
+          ).map(([key, label, min, max]) => (
+            <MeasureField
+              key={key}
+              label={label}
+              kind="number"
+              value={at[key]}
+              min={min}
+              max={max}
+              slide={{ min: Math.max(min, -1.2), max: Math.min(max, 1.2), step: 0.05 }}
+              disabled={!mine}
+              onChange={(v) =>
+                edit((a) => {
+                  if (a.awayFrom) a.awayFrom[key] = v;
+                })
+              }
+            />
+          ))}
+        </>
+      )}
+    </Box>
+  );
+}
+
+const KINDS = {
+  crown: 'crown (ball): the fur grows out from it',
+  whirl: 'whirl (ring): the fur turns round it',
+  meeting: 'meeting (block): the fur runs together',
+  saddle: 'saddle (diamond)',
+  parting: 'parting (rod)',
+} as const;
+
+function Marks({ area }: { area: AreaPlan }) {
+  const plan = useDesk((s) => s.plan);
+  const { q } = useUnits();
+  if (!plan) return null;
+  const here = plan.coat.lieMarks.filter((m) => m.areaId === area.id);
+  const corners = plan.coat.corners
+    .map((c) => ({ ...c, names: [plan.coat.areas[c.a], plan.coat.areas[c.b]] as const }))
+    .filter((c) => c.names.some((a) => a?.id === area.id));
+  return (
+    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+      <Box component="h3" sx={{ fontSize: 13, m: 0 }}>
+        Special places of {area.name}
+      </Box>
+      {here.length + corners.length === 0 ? (
+        <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+          None: the fur flows through without a crown, a parting or a corner.
+        </Typography>
+      ) : (
+        <Box component="ul" aria-label="Special places" sx={{ m: 0, pl: 2.5 }}>
+          {here.map((m, i) => (
+            <li key={i}>
+              {KINDS[m.kind]}
+              {m.lengthMm > 0 ? `, ${q({ kind: 'length', value: m.lengthMm })} long` : ''}
+            </li>
+          ))}
+          {corners.map((c) => (
+            <li key={`${c.a}-${c.b}`}>
+              corner with {c.names.find((a) => a?.id !== area.id)?.name}: {q({ kind: 'angle', value: c.angleDeg })} over{' '}
+              {q({ kind: 'length', value: c.borderMm })}
+            </li>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

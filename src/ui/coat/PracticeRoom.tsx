@@ -1,0 +1,204 @@
+'use client';
+/**
+ * Practice swatch: the coat of this area on a ball, to be tried small first. What came of it (covers or not, the loft by a
+ * rule, a row weighed) corrects the figures of that wool everywhere.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import type { AreaPlan } from '@/core/coat/coat';
+import { COVERED_FROM_DEG } from '@/core/coat/practice';
+import type { Lay } from '@/core/coat/way';
+import { SWATCH_VERDICTS, type Swatch } from '@/core/piece/cupboard';
+import type { Area } from '@/core/piece/schema';
+import { freshId } from '@/desk/files';
+import { practiceOn } from '@/desk/planner';
+import { editCupboard, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FactList } from '@/ui/parts/FactList';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { CheckField } from '@/ui/parts/CheckField';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
+  const plan = useDesk((s) => s.plan);
+  const mine = useDesk((s) => s.mine);
+  const [diameter, setDiameter] = useState(40);
+  const [ball, setBall] = useState<Lay | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void practiceOn(area.id, diameter).then((b) => {
+      if (!gone) setBall(b);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [area.id, diameter, plan]);
+  if (doc.coat.method === 'none' || !area.fur) {
+    return <Typography sx={{ my: 1.5 }}>This area is left bare: there is nothing to try out.</Typography>;
+  }
+  const rows = ball?.rows.rows.length ?? 0;
+  const { unit } = area.fur.chart.dress;
+  return (
+    <>
+      <MeasureField
+        label="Ball"
+        kind="length"
+        value={diameter}
+        min={15}
+        max={150}
+        slide={{ min: 20, max: 80, step: 1 }}
+        onChange={setDiameter}
+      />
+      {ball && (
+        <>
+          <Typography sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            Cover the ball up to {COVERED_FROM_DEG}° from its top:{' '}
+            <b>
+              {rows} {rows === 1 ? unit.one : unit.many}
+            </b>
+            , <OpenedFigure figure={ball.figures.mass} />, <OpenedFigure figure={ball.figures.minutes} />.
+          </Typography>
+          <FactList
+            list={[
+              { what: 'of rows', value: <OpenedFigure figure={ball.figures.rowLength} /> },
+              { what: 'should hide', value: <OpenedFigure figure={ball.figures.cover} /> },
+              { what: 'should stand', value: <OpenedFigure figure={ball.figures.loft} /> },
+            ]}
+          />
+        </>
+      )}
+      <Result key={area.id} area={area} doc={doc} diameter={diameter} mine={mine} />
+      <Tried area={area} mine={mine} />
+    </>
+  );
+}
+
+function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diameter: number; mine: boolean }) {
+  const coat = doc.coat;
+  const loft = area.fur!.figures.loft.value;
+  const lay = 'layMgCm' in coat ? coat.layMgCm : null;
+  const [verdict, setVerdict] = useState<Swatch['verdict']>('hidden');
+  const [measured, setMeasured] = useState<number | null>(null);
+  const [weighed, setWeighed] = useState<number | null>(null);
+  const write = () => {
+    editCupboard((d) => {
+      d.swatches.push({
+        id: freshId('swatch'),
+        name: area.name,
+        at: new Date().toISOString(),
+        coat: structuredClone(coat),
+        diameterMm: diameter,
+        verdict,
+        loftMm: measured,
+        weighedMgCm: weighed,
+      });
+    });
+    setMeasured(null);
+    setWeighed(null);
+  };
+  return (
+    <Box role="group" aria-label="What came of it" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <Box sx={{ fontSize: 13, mb: 0.5 }}>What came of it: the base is</Box>
+      <ChoiceRow
+        label="Is the base hidden"
+        value={verdict}
+        disabled={!mine}
+        options={SWATCH_VERDICTS.map((v) => ({
+          value: v,
+          says: v === 'shows' ? 'showing' : v === 'hidden' ? v : 'showing a little',
+        }))}
+        onChange={setVerdict}
+      />
+      <CheckField
+        label="loft measured with a rule"
+        value={measured !== null}
+        disabled={!mine}
+        onChange={(on) => setMeasured(on ? Math.max(0.5, Math.round(loft * 2) / 2) : null)}
+      />
+      {measured !== null && (
+        <MeasureField
+          label="Loft"
+          kind="length"
+          value={measured}
+          min={0.2}
+          max={100}
+          disabled={!mine}
+          onChange={setMeasured}
+        />
+      )}
+      {lay !== null && (
+        <CheckField
+          label="a row weighed"
+          value={weighed !== null}
+          disabled={!mine}
+          onChange={(on) => setWeighed(on ? lay : null)}
+        />
+      )}
+      {weighed !== null && (
+        <MeasureField
+          label="On a cm of row"
+          kind="linear"
+          value={weighed}
+          min={0.1}
+          max={600}
+          disabled={!mine}
+          onChange={setWeighed}
+        />
+      )}
+      <Button variant="contained" disabled={!mine} onClick={write} sx={{ mt: 0.5 }}>
+        Write down the swatch
+      </Button>
+    </Box>
+  );
+}
+
+function Tried({ area, mine }: { area: AreaPlan; mine: boolean }) {
+  const swatches = useDesk((s) => s.cupboard.swatches);
+  const { q } = useUnits();
+  const lotId = area.fur!.lotId;
+  const here = swatches.filter((s) => s.coat.method !== 'none' && s.coat.lotId === lotId);
+  return (
+    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+      {here.length === 0 ? (
+        <span>No swatch of {area.fur!.lotName} yet: its figures rest on our own values.</span>
+      ) : (
+        <>
+          <span>
+            {here.length === 1 ? 'One swatch' : `${here.length} swatches`} of {area.fur!.lotName} correct
+            {here.length === 1 ? 's' : ''} its figures:
+          </span>
+          <Box component="ul" aria-label="Swatches of this wool" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {here.map((s) => (
+              <Box
+                component="li"
+                key={s.id}
+                sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.25 }}
+              >
+                <span>
+                  {s.at.slice(0, 10)}, {s.name}: {s.verdict}
+                  {s.loftMm !== null ? `, loft ${q({ kind: 'length', value: s.loftMm })}` : ''}
+                  {s.weighedMgCm !== null ? `, ${q({ kind: 'linear', value: s.weighedMgCm })}` : ''}
+                </span>
+                <Button
+                  disabled={!mine}
+                  aria-label={`Take away the swatch of ${s.at.slice(0, 10)}`}
+                  onClick={() =>
+                    editCupboard((d) => {
+                      d.swatches = d.swatches.filter((x) => x.id !== s.id);
+                    })
+                  }
+                  sx={{ minHeight: 24, px: 1 }}
+                >
+                  Take away
+                </Button>
+              </Box>
+            ))}
+          </Box>
+        </>
+      )}
+    </Box>
+  );
+}
