@@ -88,6 +88,15 @@ try {
   await page.locator('dl > div', { hasText: 'of rows' }).getByRole('button').click();
   await shot('working', 3000);
   await page.keyboard.press('Escape');
+  const coatRoom = (name: string) =>
+    page.getByRole('navigation', { name: 'Rooms of the coat' }).getByRole('button', { name }).click();
+  await coatRoom('Lie');
+  await shot('lie');
+  await coatRoom('Compare ways');
+  await page.getByRole('checkbox', { name: 'Standing rows' }).check();
+  await shot('ways', 5000);
+  await coatRoom('Lay');
+  await overlay('fur');
   await page.keyboard.press('1');
   await page.getByRole('list', { name: 'Parts' }).getByRole('button', { name: 'Tail' }).click();
   await shot('form');
@@ -137,6 +146,10 @@ try {
   await shot('log', 800);
   await page.goto(`${home}/cupboard`);
   await shot('cupboard', 800);
+  await page.goto(home);
+  await page.getByRole('button', { name: 'Open Suri alpaca cria' }).click();
+  await page.getByText('tips down').waitFor({ timeout: 60_000 });
+  await shot('locks', 5000);
   await browser.close();
 
   const dir = mkdtempSync(join(tmpdir(), 'sheet-'));
