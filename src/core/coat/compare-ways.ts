@@ -1,5 +1,6 @@
 /** An area under several ways of laying side by side: wool, cost, time, cover, waste, loft. */
 import type { FormWork } from '@/core/form/form';
+import { lightness } from '@/core/lightness';
 import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';
@@ -31,12 +32,16 @@ export interface Compared {
   readonly spacingMm: number;
 }
 
-/** The wool in the cupboard that suits a way best and is nearest to the one in use. */
+/** The wool in use where it serves, else the one in the cupboard that suits the way best and is nearest to it in lightness. */
 export function lotFor(method: Laid['method'], now: Lot, cupboard: Cupboard): Lot {
   const { suits } = wayOf(method);
   const rank = { well: 0, possible: 1, badly: 2 } as const;
   if (suits[now.form].suits !== 'badly') return now;
-  return [...cupboard.lots].sort((a, b) => rank[suits[a.form].suits] - rank[suits[b.form].suits])[0] ?? now;
+  const far = (l: Lot) => Math.abs(lightness(l.colour) - lightness(now.colour));
+  return (
+    [...cupboard.lots].sort((a, b) => rank[suits[a.form].suits] - rank[suits[b.form].suits] || far(a) - far(b))[0] ??
+    now
+  );
 }
 
 /** A first spec of a way for an area that has a coat already: as long, as lifted, from the same wool where it serves. */

@@ -153,7 +153,7 @@ export function rowFindings(
         areaRemedy(
           c,
           say`Put in half rows where they gape, leave out every second where they crowd`,
-          say`no place is more than ${degreesFree(Math.SQRT2)} times as wide as wanted`,
+          say`no place is more than ${oneDecimal(Math.SQRT2)} times as wide as wanted`,
           'branching',
           true,
         ),
@@ -225,7 +225,7 @@ export function rowFindings(
   return out;
 }
 
-const degreesFree = (x: number): string => x.toFixed(1);
+const oneDecimal = (x: number): string => x.toFixed(1);
 
 /** A lay so thick that the needle cannot catch the fibres in its middle. */
 export function rootFindings(

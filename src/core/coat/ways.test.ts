@@ -11,7 +11,7 @@ import { defaultHand as hand } from '@/core/piece/hand';
 import { makePlan } from '@/core/plan';
 import type { AreaShape } from './area-shape';
 import { towardsEye } from './bows';
-import { coatBy, compareWays } from './compare-ways';
+import { coatBy, compareWays, lotFor } from './compare-ways';
 import { shapeAreas } from './coat';
 import { thinnestLay } from './enough';
 import { furLayOf } from './fold-over';
@@ -398,6 +398,10 @@ describe('ways compared', () => {
     expect(list[2]!.mass.value).toBeLessThan(list[0]!.mass.value);
     expect(list[2]!.suit.suits).not.toBe('badly');
     expect(list[0]!.cost).toBeCloseTo((list[0]!.mass.value * 5.8) / 100, 9);
+    // A batt does not fold: the combed top nearest to it in lightness does.
+    const of = (id: string) => cupboard.lots.find((l) => l.id === id)!;
+    expect(lotFor('fold-over', of('rust-batt'), cupboard).id).toBe('rust-top');
+    expect(lotFor('fold-over', of('umber-top'), cupboard).id).toBe('umber-top');
     const wisps = coatBy('wisps', pineMarten, index, cupboard, hand)!;
     expect(wisps.method === 'wisps' && wisps.lengthMm).toBe(14);
   });

@@ -111,7 +111,7 @@ export function CoatStage() {
               )}
               {room === 'lie' && <LieRoom area={area} doc={doc} />}
               {room === 'ways' && <WaysRoom key={area.id} area={area} doc={doc} />}
-              {room === 'trim' && <TrimRoom area={area} />}
+              {room === 'trim' && <TrimRoom area={area} doc={doc} />}
               {room === 'practice' && <PracticeRoom area={area} doc={doc} />}
             </>
           ) : (

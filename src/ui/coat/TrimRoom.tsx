@@ -4,11 +4,32 @@ import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import type { AreaPlan } from '@/core/coat/coat';
+import type { Coat } from '@/core/piece/coat';
+import type { Area } from '@/core/piece/schema';
 import { setView, useDesk } from '@/desk/store';
+import { FactList } from '@/ui/parts/FactList';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 
-export function TrimRoom({ area }: { area: AreaPlan }) {
+/** Finished lengths along the area where they change: hem to top of rows, end to end of a strip. */
+function profileOf(coat: Coat): readonly (readonly [string, number])[] {
+  if (coat.method === 'fold-over' && coat.topLengthMm !== null) {
+    return [
+      ['at the hem', coat.lengthMm],
+      ['at the top', coat.topLengthMm],
+    ];
+  }
+  if (coat.method === 'strip') {
+    return [
+      ['at the hem end', coat.startLengthMm],
+      ['in the middle', coat.middleLengthMm],
+      ['at the top end', coat.endLengthMm],
+    ];
+  }
+  return [];
+}
+
+export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const step = useDesk((s) => s.view.trimStep);
   const { q } = useUnits();
   const trim = area.fur?.trim ?? null;
@@ -42,6 +63,12 @@ export function TrimRoom({ area }: { area: AreaPlan }) {
         It cannot be put back: until the last cut {mm(trim.marginMm)} are left to forgive a slip. Tease the fur out,
         snip up into it and not straight across, comb it down and look again. Bag the other colours first.
       </Typography>
+      {profileOf(doc.coat).length > 0 && (
+        <FactList
+          label="Profile"
+          list={profileOf(doc.coat).map(([what, value]) => ({ what: `Finished ${what}`, value: mm(value) }))}
+        />
+      )}
       {strip && (strip.leftShare < 1 || strip.rightShare < 1) && (
         <Typography sx={{ fontSize: 13, mt: 0.5 }}>
           Left to {Math.round(strip.leftShare * 100)} %, right to {Math.round(strip.rightShare * 100)} % of the length;

@@ -18,11 +18,13 @@ export function SandwichPicture({ sandwich: s, name }: { sandwich: Sandwich; nam
   const half = Math.min(s.spacingMm / 2, h * Math.tan(Math.min(fan, 1.45)));
   const wide = Math.max(2 * half, s.widthMm) + 6;
   const unit = Math.max(wide / 180, (h + 9) / 150);
+  // Wide enough for its words.
+  const frame = Math.max(wide, 180 * unit);
   const top = (x: number) => (s.cut === 'domed' ? h * Math.cos((x / (half || 1)) * 0.5) : h);
   return (
     <Box
       component="svg"
-      viewBox={`${-wide / 2} ${-h - 5 * unit - 2} ${wide} ${h + 26 * unit}`}
+      viewBox={`${-frame / 2} ${-h - 5 * unit - 2} ${frame} ${h + 26 * unit}`}
       role="img"
       aria-label={`Section through a ${s.kind} row of ${name}: ${q({ kind: 'length', value: s.widthMm })} wide at the top of a pile ${q({ kind: 'length', value: h })} high`}
       preserveAspectRatio="xMidYMid meet"
