@@ -1,10 +1,18 @@
 /** Judgement across areas: fur that points into an eye, corners between two lies, sorted locks that do not suffice. */
+import { placeAt } from '@/core/form/places';
+import type { Body } from '@/core/form/body';
+import { plainArea } from '@/core/form/area-edits';
 import type { Cupboard, Pile } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding } from '@/core/stage';
+import type { Finding, Remedy } from '@/core/stage';
 import { count, degrees, mm, say } from '@/core/text';
+import { bows } from './bows';
 import type { ShapedAreas } from './coat';
+import type { Corner } from './corners';
+import { CLOSEST_MM } from './judgement';
 import { allotLocks, type Allotment } from './lock-allotment';
+import type { Overhang } from './neighbours';
 import type { Lay } from './way';
 
 /** Sorted locks of a lot and where they go. */
@@ -72,7 +80,10 @@ function pointsInto(lay: Lay, eyes: readonly (readonly [number, number, number])
 
 export function betweenAreas(
   piece: Piece,
-  shaped: Pick<ShapedAreas, 'shapes' | 'corners'>,
+  cupboard: Cupboard,
+  hand: Hand,
+  body: Body,
+  shaped: Pick<ShapedAreas, 'shapes' | 'corners' | 'overhangs'>,
   lays: readonly (Lay | null)[],
 ): Finding[] {
   const out: Finding[] = [];
@@ -107,6 +118,7 @@ export function betweenAreas(
     const [a, b] = [piece.areas[c.a]!, piece.areas[c.b]!];
     const [la, lb] = [lays[c.a], lays[c.b]];
     if (!la || !lb || a.awayFrom !== null || b.awayFrom !== null) continue;
+    if (a.id.startsWith(CORNER) || b.id.startsWith(CORNER)) continue;
     const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
     out.push({
       id: `coat-corner-${a.id}-${b.id}`,
@@ -118,6 +130,109 @@ export function betweenAreas(
         Math.abs(x - y) < 1
           ? say`Two lies side by side show as an edge. Set small bows along the border, turned by the half angle, ${degrees(c.angleDeg / 2)}, ${mm(Math.min(x, y))} long.`
           : say`Two lies side by side show as an edge. Set small bows along the border, turned by the half angle, ${degrees(c.angleDeg / 2)}, their lengths going from ${mm(x)} to ${mm(y)}.`,
+      remedies: cornerBows(piece, cupboard, hand, body, c, (x + y) / 2),
+    });
+  }
+  return [...out, ...tooNear(piece, shaped.overhangs, lays)];
+}
+
+/** Areas of bows made along a corner are called so. */
+const CORNER = 'corner-';
+/** Places of a stroke at most, along one corner. */
+const MOST_PLACES = 200;
+
+/** Bows along the border of two lies: an area of its own over both, as wide as a bow is long. */
+function cornerBows(
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  body: Body,
+  corner: Corner,
+  lengthMm: number,
+): Remedy[] {
+  const [a, b] = [piece.areas[corner.a]!, piece.areas[corner.b]!];
+  const lot = cupboard.lots.find((l) => a.coat.method !== 'none' && l.id === a.coat.lotId);
+  const id = `${CORNER}${a.id}-${b.id}`.slice(0, 64);
+  if (!lot || piece.areas.length >= 60 || piece.areas.some((x) => x.id === id)) return [];
+  // One side is drawn, the other mirrored.
+  const mirrored = !body.board && corner.along.some((q) => q[0] < 0) && corner.along.some((q) => q[0] > 0);
+  const drawn = corner.along.filter((q) => !mirrored || q[0] >= 0).slice(0, MOST_PLACES);
+  if (drawn.length === 0) return [];
+  const coat = bows.begin({
+    area: { id },
+    lot,
+    cupboard,
+    hand,
+    finishedLengthMm: piece.form.finishedLengthMm,
+    now: { lengthMm, liftDeg: 15, arealMgCm2: 10 },
+  });
+  const width = Math.max(3, coat.lengthMm);
+  return [
+    {
+      label: say`Set small bows along it`,
+      effect: say`a new area ${mm(2 * width)} wide over the border, bows ${mm(coat.lengthMm)} long turned by the half angle`,
+      changes: [
+        {
+          path: ['areas'],
+          value: [
+            ...piece.areas,
+            {
+              ...plainArea(id, `Corner of ${a.name} and ${b.name}`.slice(0, 80), [], coat),
+              strokes: [
+                {
+                  adds: true,
+                  mirrored,
+                  reach: Math.max(2, Math.min(300, (1000 * width) / piece.form.finishedLengthMm)),
+                  places: drawn.map((q) => placeAt(body, q)),
+                },
+              ],
+            },
+          ],
+        },
+      ],
+    },
+  ];
+}
+
+/** Shorter stretches are a pinch or two and are shifted without a thought. Ours. */
+const NEAR_MM = 8;
+
+/** Where the first row of an area comes so near to the last of the one it hangs over that the needle flattens it. */
+function tooNear(piece: Piece, overhangs: readonly Overhang[], lays: readonly (Lay | null)[]): Finding[] {
+  const out: Finding[] = [];
+  for (const o of overhangs) {
+    const [over, under] = [lays[o.over], lays[o.under]];
+    const first = over?.rows.rows[0];
+    if (!first || !under || under.rows.rows.length === 0) continue;
+    const last = under.rows.rows.slice(-2).flatMap((r) => r.pieces);
+    let near = 0;
+    let all = 0;
+    for (const p of first.pieces) {
+      for (let i = 0; i < p.points.length; i += 3) {
+        all++;
+        const hit = last.some((q) => {
+          for (let j = 0; j < q.points.length; j += 3) {
+            const d = Math.hypot(
+              p.points[i]! - q.points[j]!,
+              p.points[i + 1]! - q.points[j + 1]!,
+              p.points[i + 2]! - q.points[j + 2]!,
+            );
+            if (d < CLOSEST_MM) return true;
+          }
+          return false;
+        });
+        if (hit) near++;
+      }
+    }
+    if (near < 0.25 * all || (near / all) * first.lengthMm < NEAR_MM) continue;
+    const [a, b] = [piece.areas[o.over]!, piece.areas[o.under]!];
+    out.push({
+      id: `coat-near-${a.id}-${b.id}`,
+      stage: 'coat',
+      severity: 'caution',
+      about: a.id,
+      says: say`The first row of ${a.name} lies within ${mm(CLOSEST_MM)} of the last row of ${b.name}.`,
+      why: say`The needle would flatten the row just finished. Leave the last row of ${b.name} out there, or begin a little higher.`,
       remedies: [],
     });
   }

@@ -128,7 +128,11 @@ export function* shapeAreas(
       at: [m.at[0] * k, m.at[1] * k, m.at[2] * k] as const,
       lengthMm: m.lengthMm * k,
     })),
-    corners: corners.map((c) => ({ ...c, borderMm: c.borderMm * k })),
+    corners: corners.map((c) => ({
+      ...c,
+      borderMm: c.borderMm * k,
+      along: c.along.map(([x, y, z]) => [x * k, y * k, z * k] as const),
+    })),
     keys,
   };
 }
@@ -242,7 +246,7 @@ export function planCoat(
     };
   });
   const locks = locksShared(piece, cupboard, lays);
-  findings.push(...locks.findings, ...betweenAreas(piece, shaped, lays));
+  findings.push(...locks.findings, ...betweenAreas(piece, cupboard, hand, form.body, shaped, lays));
   const sum = (of: (l: Lay) => number) => lays.reduce((s, l) => s + (l ? of(l) : 0), 0);
   return {
     result: {

@@ -5,6 +5,8 @@ import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { makePlan } from '@/core/plan';
 import { Memo } from '@/core/memo';
+import { readPiece } from '@/core/piece/read';
+import { betweenAreas } from './between';
 import { CORNER_DEG, cornersOf } from './corners';
 
 /** A flat sheet 100 by 60 mm in steps of 2 mm; its fur points up, turned by `deg` on the right half. */
@@ -45,6 +47,10 @@ describe('corners between areas', () => {
     expect(more).toEqual([]);
     expect(c!.angleDeg).toBeCloseTo(deg, 6);
     expect([c!.a, c!.b]).toEqual([0, 1]);
+    // Along it, one place after the other, from one end to the other.
+    const along = c!.along.map((q) => q[1]);
+    expect(Math.abs(along[0]! - along[along.length - 1]!)).toBeGreaterThan(54);
+    along.slice(1).forEach((y, i) => expect(Math.abs(y - along[i]!)).toBeLessThan(7));
     // 60 mm of border; every place on it has two edges across on a grid cut along one diagonal.
     expect(Math.abs(c!.borderMm / 60 - 1)).toBeLessThan(0.06);
   });
@@ -62,6 +68,16 @@ describe('corners between areas', () => {
     expect(corner.why.map((w) => (typeof w === 'string' ? w : w.value)).join('')).toMatch(
       /small bows along the border, turned by the half angle/,
     );
+    // One press sets them: an area over the border, and the corner is gone.
+    const [set] = corner.remedies;
+    const mended = { ...alpacaCria, areas: set!.changes[0]!.value as typeof alpacaCria.areas };
+    expect(readPiece(structuredClone(mended)).ok).toBe(true);
+    const after = makePlan(mended, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+    expect(after.findings.some((f) => f.id === corner.id)).toBe(false);
+    const bows = after.coat.areas[after.coat.areas.length - 1]!;
+    expect(bows.fur!.method).toBe('bows');
+    expect(bows.areaMm2).toBeGreaterThan(40);
+    expect(after.findings.filter((f) => f.about === bows.id && f.severity === 'stop')).toEqual([]);
   });
 });
 
@@ -78,5 +94,34 @@ describe('fur and eyes', () => {
     expect(after.findings.filter((f) => f.id === 'coat-into-eye-brow')).toEqual([]);
     // The rims themselves run away from it.
     expect(plan.findings.filter((f) => f.about === 'eye-rims' && f.severity === 'stop')).toEqual([]);
+  });
+});
+
+describe('a first row and the finished row below it', () => {
+  const row = (y: number, number: number) => {
+    const points = Float64Array.from({ length: 33 }, (_, i) => (i % 3 === 0 ? i : i % 3 === 1 ? y : 0));
+    return {
+      number,
+      atMm: y,
+      share: 0,
+      half: false,
+      lengthMm: 30,
+      pieces: [{ closed: false, lengthMm: 30, component: 0, points, normal: points, lie: points }],
+    };
+  };
+  const lay = (...rows: ReturnType<typeof row>[]) =>
+    ({ rows: { rows }, pile: { hemMm: 10, topMm: 10 } }) as unknown as Parameters<typeof betweenAreas>[5][0];
+  const near = (gap: number) =>
+    betweenAreas(
+      { ...pineMarten, areas: pineMarten.areas.slice(0, 2) },
+      cupboard,
+      hand,
+      {} as Parameters<typeof betweenAreas>[3],
+      { shapes: [], corners: [], overhangs: [{ over: 0, under: 1, strengthMm: 30 }] },
+      [lay(row(10 + gap, 1)), lay(row(7, 1), row(10, 2))],
+    ).map((f) => f.id);
+  it('nearer than the needle allows is a caution, further is not', () => {
+    expect(near(0.5)).toEqual([`coat-near-${pineMarten.areas[0]!.id}-${pineMarten.areas[1]!.id}`]);
+    expect(near(1.5)).toEqual([]);
   });
 });

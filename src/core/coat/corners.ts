@@ -4,6 +4,7 @@
  * the half angle, lengths between the two. Lengths mm, angles degrees.
  */
 import type { FormWork } from '@/core/form/form';
+import type { Vec3 } from '@/core/geometry/vec';
 
 export interface Corner {
   /** Indices of the areas. */
@@ -12,6 +13,8 @@ export interface Corner {
   /** Mean angle between the two lies along the part of the border that turns, and how long that part is. */
   readonly angleDeg: number;
   readonly borderMm: number;
+  /** Places along the turning border, one after the other, mm. */
+  readonly along: readonly Vec3[];
 }
 
 /** How far into each area the lie is read, as a share of the finished length. Ours. */
@@ -23,7 +26,7 @@ const SHORTEST = 0.03;
 
 /** @param owner which area has each vertex, -1 for none */
 export function cornersOf(form: FormWork, owner: Int32Array): Corner[] {
-  const { edges, edgeMm } = form.skin;
+  const { positions: p, edges, edgeMm } = form.skin;
   const n = owner.length;
   const near: number[][] = Array.from({ length: n }, () => []);
   for (let e = 0; e < edges.count; e++) {
@@ -53,7 +56,7 @@ export function cornersOf(form: FormWork, owner: Int32Array): Corner[] {
     for (const u of front) for (let k = 0; k < 3; k++) sum[k]! += form.lie[3 * u + k]!;
     return sum;
   };
-  const pairs = new Map<string, { a: number; b: number; turn: number; length: number }>();
+  const pairs = new Map<string, { a: number; b: number; turn: number; length: number; at: Vec3[] }>();
   const cache = new Map<number, [number, number, number]>();
   const at = (v: number) => {
     let l = cache.get(v);
@@ -71,14 +74,21 @@ export function cornersOf(form: FormWork, owner: Int32Array): Corner[] {
     const turn = (Math.acos(Math.max(-1, Math.min(1, cos))) * 180) / Math.PI;
     if (turn < CORNER_DEG) continue;
     const key = a < b ? `${a}-${b}` : `${b}-${a}`;
-    const had = pairs.get(key) ?? { a: Math.min(a, b), b: Math.max(a, b), turn: 0, length: 0 };
+    const had = pairs.get(key) ?? { a: Math.min(a, b), b: Math.max(a, b), turn: 0, length: 0, at: [] };
     // Every edge across the border stands for about half an edge along it: border vertices have two on average.
     had.turn += turn;
     had.length += edgeMm / 2;
+    had.at.push([0, 1, 2].map((k) => (p[3 * u + k]! + p[3 * v + k]!) / 2) as unknown as Vec3);
     pairs.set(key, had);
   }
   return [...pairs.values()]
-    .map((x) => ({ a: x.a, b: x.b, angleDeg: x.turn / (x.length / (edgeMm / 2)), borderMm: x.length }))
+    .map((x) => ({
+      a: x.a,
+      b: x.b,
+      angleDeg: x.turn / (x.length / (edgeMm / 2)),
+      borderMm: x.length,
+      along: chained(x.at, 1.5 * edgeMm),
+    }))
     .filter((x) => x.borderMm >= SHORTEST * form.body.lengthMm)
     .sort((x, y) => y.angleDeg * y.borderMm - x.angleDeg * x.borderMm);
 }
@@ -95,4 +105,21 @@ function carried(
   const c = a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
   const k = (d[0] * b[0]! + d[1] * b[1]! + d[2] * b[2]!) / Math.max(1 + c, 1e-6);
   return [0, 1, 2].map((i) => d[i]! - k * (a[i]! + b[i]!)) as [number, number, number];
+}
+
+/** Points put in a row, each next one the nearest left over; those closer than `apart` to the last one are dropped. */
+function chained(points: readonly Vec3[], apart: number): Vec3[] {
+  const left = [...points];
+  const far = (a: Vec3, b: Vec3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+  // Begin at an end of the border: the point furthest from its middle.
+  const middle = [0, 1, 2].map((k) => left.reduce((s, q) => s + q[k]! / left.length, 0)) as unknown as Vec3;
+  let at = left.reduce((a, b) => (far(b, middle) > far(a, middle) ? b : a));
+  const out: Vec3[] = [at];
+  for (;;) {
+    for (let i = left.length - 1; i >= 0; i--) if (far(left[i]!, at) < apart) left.splice(i, 1);
+    if (left.length === 0) return out;
+    const from = at;
+    at = left.reduce((a, b) => (far(b, from) < far(a, from) ? b : a));
+    out.push(at);
+  }
 }

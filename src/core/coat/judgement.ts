@@ -16,7 +16,7 @@ export const WELL_ASLANT = 0.9;
 /** How much wool a mm of length may bring to a cm of row and still be caught: felt of 130 mg/cm3 in a line 1 mm wide. Ours. */
 const ROOTABLE = 1.3;
 /** Rows nearer than this press down the row just laid. Ours. */
-const CLOSEST_MM = 0.8;
+export const CLOSEST_MM = 0.8;
 /** A lie that departs so far from any rows winds round or swirls. */
 const WINDS = 0.25;
 
