@@ -53,6 +53,8 @@ test('a drag of a slider is one change to undo', async ({ desk: page }) => {
   await chooseArea(page, 'Back');
   const field = docket(page).getByRole('textbox', { name: 'Length' });
   const slider = docket(page).getByRole('slider', { name: 'Length, slider' });
+  // The mouse only reaches what is in view.
+  await field.scrollIntoViewIfNeeded();
   const box = (await slider.locator('xpath=../..').boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.3, box.y + box.height / 2);
   await page.mouse.down();
