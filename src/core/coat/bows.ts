@@ -328,7 +328,7 @@ export const bows: Way<Bows> = {
       draws: [{ lotId: lot.id, massG: mass.value }],
       pile: {
         ...PLAIN_PILE,
-        ...pileOfLot(lot),
+        ...pileOfLot(lot, hand),
         hemMm: spec.lengthMm,
         topMm: spec.lengthMm,
         overMm: overOf(spec.lengthMm, hand),

@@ -172,6 +172,8 @@ export interface FeltedParts<C extends Felted> {
   readonly after?: readonly Operation[];
   readonly set: (areal: number) => Partial<C>;
   readonly bricks: boolean;
+  /** Of the time, what a later operation of its own takes. */
+  readonly laterMinutes?: number;
   /** Laid in one go and not row by row. */
   readonly single?: boolean;
 }
@@ -227,7 +229,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
     // A layer is as thick where rows of pieces gape as the maker lays it: it only thins with them.
     coverMap: coverMapOf(c, false, (gape) => coverAt(lay.arealMgCm2 / Math.max(1, Math.sqrt(gape)))),
     draws: [{ lotId: lot.id, massG: mass.value }],
-    pile: { ...PLAIN_PILE, ...pileOfLot(lot), topMm: p.pile.hemMm, scattered: true, ...p.pile },
+    pile: { ...PLAIN_PILE, ...pileOfLot(lot, hand), topMm: p.pile.hemMm, scattered: true, ...p.pile },
     trim: null,
     sandwich: null,
     strip: null,
@@ -260,7 +262,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
         rows: rows.rows.length,
         passes: p.passes,
         needle: p.needle,
-        minutes: minutes.value,
+        minutes: minutes.value - (p.laterMinutes ?? 0),
         after: tiesUnder(c),
         caution: p.caution,
       },

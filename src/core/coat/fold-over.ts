@@ -269,7 +269,7 @@ export const foldOver: Way<FoldOver> = {
       draws: [{ lotId: lot.id, massG: figures.mass.value }],
       pile: {
         ...PLAIN_PILE,
-        ...pileOfLot(lot),
+        ...pileOfLot(lot, hand),
         hemMm: spec.lengthMm,
         topMm: spec.topLengthMm ?? spec.lengthMm,
         overMm: overOf(spec.lengthMm, hand),

@@ -83,6 +83,10 @@ describe('what a practice swatch teaches', () => {
     const of = (p: typeof before, id: string) => p.coat.areas.find((a) => a.id === id)!.fur!;
     expect(of(after, 'bib').figures.mass.value / of(before, 'bib').figures.mass.value).toBeCloseTo(1.25, 6);
     expect(of(after, 'bib').swatches).toBe(1);
+    // The picture of the swatch goes by what was learnt, as the figure does.
+    const hidden = { ...cupboard, swatches: [swatch({ verdict: 'hidden' })] };
+    const better = makePlan(pineMarten, hidden, hand, new Memo(), coarse);
+    expect(of(better, 'bib').pile.kappa).toBeGreaterThan(of(before, 'bib').pile.kappa);
     expect(of(after, 'tail').figures).toEqual(of(before, 'tail').figures);
   });
 });

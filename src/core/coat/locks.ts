@@ -353,7 +353,8 @@ export const locks: Way<Locks> = {
       draws: [{ lotId: lot.id, massG: mass.value }],
       pile: {
         ...PLAIN_PILE,
-        ...pileOfLot(lot),
+        ...pileOfLot(lot, hand),
+        kappa: coverInputs(c, 1).kappa,
         tipColour: spec.tips === 'kept' ? lot.tipColour : null,
         // Opened locks lose half their wave.
         crimpDepthMm: lot.crimpDepthMm * (spec.opened ? 0.5 : 1),

@@ -149,6 +149,7 @@ describe('a swatch fibre by fibre', () => {
     hemMm: 12,
     topMm: 12,
     liftDeg: 20,
+    kappa: 0.75,
     crimpMm: 0,
     crimpDepthMm: 0,
     colour: '#6b4426',
@@ -161,7 +162,6 @@ describe('a swatch fibre by fibre', () => {
     spacingMm: 3,
     finenessUm: 22,
     finenessCv: 0.22,
-    kappa: 0.75,
     unevenness: 0,
     seed: 5,
   };

@@ -10,6 +10,8 @@ export interface Pile {
   readonly splayed: boolean;
   /** Strands begin anywhere between the rows and not on them. */
   readonly scattered: boolean;
+  /** Of all fibres this share hides something; the rest lies in clumps. */
+  readonly kappa: number;
   /** Scatter of direction, radians. */
   readonly scatter: number;
   /** Strands stand in tufts so wide, so far apart along the row; null for an even lay. */

@@ -99,7 +99,10 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
     lot,
     cupboard,
     ...learnt,
-    withLot: (l) => ({ lot: l, ...learnt }),
+    withLot: (l) => {
+      const { swatches: _s, ...other } = learntFrom(cupboard, l, hand);
+      return { lot: l, ...other };
+    },
     wayOf,
     shape: ballShape(diameterMm),
     body: null,

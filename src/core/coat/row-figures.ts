@@ -1,6 +1,7 @@
 /** Figures and helpers that every way of laying in rows shares. Lengths mm, masses g. */
 import { figure, type Figure } from '@/core/method/define';
 import type { Lot } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
 import { chartOf, type ChartDress, type LayChart } from './lay-chart';
 import { rowCount, rowTotal } from './fold-over-methods';
 import { gapeOf, measureRows, triangleHeights, type RowSet } from './rows';
@@ -84,7 +85,8 @@ export function coverMapOf(
 }
 
 /** Colours and crimp of a lot, for the picture. */
-export const pileOfLot = (lot: Lot) => ({
+export const pileOfLot = (lot: Lot, hand: Hand) => ({
+  kappa: hand.spread[lot.form],
   colour: lot.colour,
   tipColour: lot.tipColour,
   tipShare: lot.tipShare,

@@ -3,7 +3,7 @@ import { bandReach, blurMm, carryingRows, crowdedStripe, LOST, SAFE, spotDiamete
 
 // Worked by hand from w = b u + 2 h tan(u phi) and w = b u + 2 h u phi (own derivation).
 describe('a stripe laid into a cut pile', () => {
-  const third = { share: 1 / 3, fan: 40, height: 10, stab: 1 };
+  const third = { share: 1 / 3, fan: 40, height: 10, stab: 1, pitch: 1000 };
   it('comes out as wide as its share of the fan', () => {
     // A band of one part over three parts of ground is a quarter of the lay; 1 : 2 a third.
     expect(stripeWidth.of({ ...third, share: 0.25, domed: 0 })).toBeCloseTo(
@@ -16,6 +16,7 @@ describe('a stripe laid into a cut pile', () => {
   });
   it('has its share of the pitch between crowded neighbours', () => {
     expect(crowdedStripe(0.25, 12)).toBeCloseTo(3, 9);
+    expect(stripeWidth.of({ ...third, share: 0.25, domed: 0, pitch: 12 })).toBeCloseTo(3, 9);
   });
   it('needs more length the further out in the fan it runs', () => {
     expect(bandReach(10, 0.25, 40, 3)).toBeCloseTo(10 / Math.cos((10 * Math.PI) / 180) + 3, 9);

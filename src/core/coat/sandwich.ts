@@ -13,19 +13,23 @@ export const STAB_WIDTH = 1;
 export const stripeWidth = method({
   id: 'stripe-width',
   title: 'Width of a stripe after trimming',
-  formula: 'w = b u + 2 h tan(u φ)  (cut flat),  w = b u + 2 h u φ  (domed)',
+  formula: 'w = b u + 2 h tan(u φ)  (cut flat),  w = b u + 2 h u φ  (domed),  at most u P between neighbours',
   inputs: {
     share: letter('u', 'share of the lay above the band’s lower edge', 'share'),
     fan: letter('φ', 'half angle of the fan', 'angle'),
     height: letter('h', 'height of the pile', 'length'),
     stab: letter('b', 'width felted along', 'length'),
     domed: letter('domed', '1 for a domed cut, 0 for a flat one', 'number'),
+    pitch: letter('P', 'row spacing', 'length'),
   },
   result: letter('w', 'width of the stripe', 'length'),
   source: 'The rising pile fans evenly from the line it is felted along.',
   basis: 'ours',
-  of: ({ share, fan, height, stab, domed }) =>
-    stab * share + 2 * height * (domed ? share * fan * rad : Math.tan(share * fan * rad)),
+  of: ({ share, fan, height, stab, domed, pitch }) =>
+    Math.min(
+      crowdedStripe(share, pitch),
+      stab * share + 2 * height * (domed ? share * fan * rad : Math.tan(share * fan * rad)),
+    ),
 });
 
 /** Among neighbouring rows the fans cannot open: a band has its share of the pitch. */

@@ -25,7 +25,6 @@ import {
   bandReach,
   blurMm,
   carryingRows,
-  crowdedStripe,
   LOST,
   SAFE,
   spotDiameter,
@@ -160,14 +159,14 @@ export function sandwichOf(c: LayContext<Standing>, rows: RowSet): { plan: Sandw
     rows: carried,
   };
   if (m.kind === 'stripe') {
-    const free = stripeWidth.of({
+    const widthMm = stripeWidth.of({
       share: m.share,
       fan,
       height,
       stab: STAB_WIDTH,
       domed: m.cut === 'domed' ? 1 : 0,
+      pitch: spec.spacingMm,
     });
-    const widthMm = Math.min(free, crowdedStripe(m.share, spec.spacingMm));
     return {
       plan: { ...common, kind: 'stripe', share: m.share, widthMm, cut: m.cut },
       lot,
@@ -383,6 +382,7 @@ export const standing: Way<Standing> = {
               height: marking.plan.heightMm,
               stab: STAB_WIDTH,
               domed: spec.marking.cut === 'domed' ? 1 : 0,
+              pitch: spec.spacingMm,
             })
           : figure(spotDiameter, {
               pinch: spec.marking.pinchMgMm,
@@ -468,7 +468,7 @@ export const standing: Way<Standing> = {
       ],
       pile: {
         ...PLAIN_PILE,
-        ...pileOfLot(lot),
+        ...pileOfLot(lot, hand),
         hemMm: spec.lengthMm,
         topMm: spec.lengthMm,
         overMm: spec.overMm,

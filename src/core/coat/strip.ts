@@ -351,7 +351,7 @@ export const strip: Way<Strip> = {
       ],
       pile: {
         ...PLAIN_PILE,
-        ...pileOfLot(lot),
+        ...pileOfLot(lot, hand),
         hemMm: spec.middleLengthMm,
         topMm: spec.middleLengthMm,
         overMm: spec.overMm,

@@ -13,8 +13,6 @@ export interface SwatchSpec {
   readonly spacingMm: number;
   readonly finenessUm: number;
   readonly finenessCv: number;
-  /** Of all fibres this share counts: those hidden in clumps hide nothing. */
-  readonly kappa: number;
   readonly unevenness: number;
   readonly seed: number;
 }
@@ -46,7 +44,7 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
   const { pile } = s;
   const rnd = seeded(s.seed);
   const length = pile.hemMm;
-  const perMm2 = (s.arealMgCm2 / 100 / (length * fibreMassPerMm(s.finenessUm, s.finenessCv))) * s.kappa;
+  const perMm2 = (s.arealMgCm2 / 100 / (length * fibreMassPerMm(s.finenessUm, s.finenessCv))) * pile.kappa;
   const reach = length * Math.cos((pile.liftDeg * Math.PI) / 180);
   const strokes: number[] = [];
   const colour: number[] = [];

@@ -47,6 +47,7 @@ export const velvet: Way<Velvet> = {
   lay: (c) => {
     const { spec } = c;
     const needle = reverseNeedle(c.cupboard);
+    const raise = ((c.shape.patch.areaMm2 / 100) * c.hand.surfaceStabsPerCm2) / c.hand.stabsPerMinute;
     const most = Math.floor(c.lot.stapleMm * HIGHEST * 2) / 2;
     return layFelted(c, {
       look: lookOf(c),
@@ -109,13 +110,14 @@ export const velvet: Way<Velvet> = {
           rows: 0,
           passes: say`shallow, evenly, until the surface is velvet; one light pass down with the fine needle`,
           needle,
-          minutes: ((c.shape.patch.areaMm2 / 100) * c.hand.surfaceStabsPerCm2) / c.hand.stabsPerMinute,
+          minutes: raise,
           after: [{ id: `lay-${c.area.id}`, why: say`There must be a layer to raise.`, strength: Infinity }],
           caution: say`The reverse needle pulls fibre up and out; keep it apart from the others.`,
         },
       ],
       set: (arealMgCm2) => ({ arealMgCm2 }),
       bricks: false,
+      laterMinutes: raise,
     });
   },
 };

@@ -255,8 +255,39 @@ describe('every way of laying', () => {
         for (const a of o.after) expect(ids.has(a.id), `${o.id} after ${a.id}`).toBe(true);
       }
       expect(lay.coverMap.length).toBe(shape.patch.triangles.length / 3);
+      // The time of the docket is shared out over the operations, none of it twice; picking and cutting come on top.
+      const laid = lay.operations
+        .filter((o) => o.kind !== 'cut' && o.kind !== 'check')
+        .reduce((s, o) => s + o.minutes, 0);
+      expect(laid).toBeCloseTo(lay.figures.minutes.value, 9);
     },
   );
+
+  it('a stripe is as wide on the docket as in its section, also between crowded neighbours', () => {
+    for (const spacingMm of [4, 30]) {
+      const l = lot({ stapleMm: 60 });
+      const lay = wayOf('standing').lay(
+        context<Standing>(
+          {
+            method: 'standing',
+            lotId: l.id,
+            lengthMm: 10,
+            spacingMm,
+            liftDeg: 50,
+            layMgCm: 12,
+            overMm: 4,
+            marking: { kind: 'stripe', lotId: 'umber-top', from: 0, to: 1, every: 1, share: 0.25, cut: 'flat' },
+          },
+          l,
+          shape,
+        ) as unknown as LayContext,
+      );
+      expect(lay.figures.marking!.value).toBe(lay.sandwich!.widthMm);
+      expect(lay.pile.marking!.halfWidthMm).toBe(lay.sandwich!.widthMm / 2);
+      if (spacingMm === 4) expect(lay.sandwich!.widthMm).toBeCloseTo(1, 9);
+      else expect(lay.sandwich!.widthMm).toBeGreaterThan(2);
+    }
+  });
 
   it('bows round an eye point away from it, and are stopped when they do not', () => {
     const rows = measureRows(shape.patch, shape.field, 5, shape.normal, shape.lie);

@@ -31,10 +31,7 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
     0,
   );
   const after = (areaId: string) =>
-    work.steps.reduce(
-      (s, { operation: o }) => s + (o.areaId === areaId && (o.kind === 'raise' || o.kind === 'check') ? o.minutes : 0),
-      0,
-    );
+    work.steps.reduce((s, { operation: o }) => s + (o.areaId === areaId && o.kind === 'check' ? o.minutes : 0), 0);
   for (const a of coat.areas) {
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);

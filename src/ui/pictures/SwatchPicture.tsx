@@ -50,7 +50,6 @@ export function SwatchPicture(p: SwatchPictureProps) {
         spacingMm: p.spacingMm,
         finenessUm: lot.finenessUm,
         finenessCv: lot.finenessCv,
-        kappa: hand.spread[lot.form],
         unevenness: hand.unevenness,
         seed,
       },
