@@ -1,7 +1,7 @@
 /**
  * plan = makePlan(piece, cupboard, hand)
  *
- *   form ─► coat ─► work ─► stock ─► log
+ *   form ─► coat ─► shade ─► work ─► stock ─► log
  *     ▲       │
  *     └─loft──┘   (core, wire and standing: the form once more, now that the coat is known)
  *
@@ -23,6 +23,7 @@ import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Finding, Operation } from './stage';
 import { say } from './text';
+import { planShade, type ShadePlan } from './shade/shade';
 import { planStock, type StockPlan } from './stock/stock';
 import { planWork, type WorkPlan } from './work/order';
 
@@ -30,6 +31,7 @@ export interface Plan {
   readonly pieceId: string;
   readonly form: FormPlan;
   readonly coat: CoatPlan;
+  readonly shade: ShadePlan;
   readonly core: CorePlan;
   readonly frame: FramePlan;
   readonly stands: StandsPlan;
@@ -98,6 +100,7 @@ export function* planSteps(
   const form = planForm(piece, work);
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
+  const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
   const finish = (core: ReturnType<typeof planCore>): Plan => {
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
@@ -106,14 +109,15 @@ export function* planSteps(
       ...frame.operations,
       ...core.operations,
       ...flat.operations,
-      ...afterCore(coat.operations),
+      ...afterCore(tied([...coat.operations, ...shade.operations], shade.ties)),
     ]);
-    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result);
-    const findings = [form, core, frame, stands, flat, coat, order, stock].flatMap((s) => s.findings);
+    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result, shade.result);
+    const findings = [form, core, frame, stands, flat, coat, shade, order, stock].flatMap((s) => s.findings);
     return {
       pieceId: piece.id,
       form: form.result,
       coat: coat.result,
+      shade: shade.result,
       core: core.result,
       frame: frame.result,
       stands: stands.result,
@@ -156,6 +160,16 @@ const afterCore = (coat: readonly Operation[]): Operation[] =>
         }
       : o,
   );
+
+/** Operations with what one stage asks another's to wait for. */
+const tied = (
+  operations: readonly Operation[],
+  ties: readonly { readonly operationId: string; readonly after: Operation['after'][number] }[],
+): Operation[] =>
+  operations.map((o) => {
+    const more = ties.filter((t) => t.operationId === o.id).map((t) => t.after);
+    return more.length > 0 ? { ...o, after: [...o.after, ...more] } : o;
+  });
 
 /** A short name for a list of numbers: the same list, the same name (FNV-1a over its bytes). */
 function digest(x: Float64Array): string {

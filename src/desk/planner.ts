@@ -1,6 +1,9 @@
 /** Keeps the plan in step with the desk: every change of piece, cupboard or hand is sent to the worker. */
 import * as Comlink from 'comlink';
+import type { Triple } from '@/core/colour/lab';
+import type { Picture } from '@/core/colour/picture';
 import type { Laid } from '@/core/piece/coat';
+import type { MatchQuestion, MatchResult } from '@/core/shade/ask';
 import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
 import { useDesk, type Desk } from './store';
@@ -104,6 +107,17 @@ export async function comparedWays(areaId: string, methods: readonly Laid['metho
 /** The coat of an area on a practice ball. */
 export async function practiceOn(areaId: string, diameterMm: number) {
   return connect().practice(areaId, diameterMm);
+}
+
+/** Recipes for a colour from the cupboard. @returns null when another question has been asked since */
+export async function recipesFor(q: MatchQuestion, report: (r: MatchResult) => void) {
+  const { cupboard, hand } = useDesk.getState();
+  return connect().match(q, cupboard, hand, Comlink.proxy(report));
+}
+
+/** The colours a photograph is made of. */
+export async function paletteOfPicture(picture: Picture, card: { linear: Triple; truth: string } | null) {
+  return connect().palette(picture, 8, card);
 }
 
 /** The outline of the animal from one side, from the last finished plan. */

@@ -46,6 +46,7 @@ const emptyCupboard: Cupboard = {
   needles: [],
   wires: [],
   swatches: [],
+  blends: [],
 };
 
 export const useDesk = create<Desk>()(

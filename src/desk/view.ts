@@ -1,11 +1,13 @@
 /** How a piece was last looked at: kept beside the piece, never part of it, not undone. */
 import { z } from 'zod';
 
-export const OVERLAYS = ['fur', 'rows', 'lie', 'cover', 'plain'] as const;
+export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'plain'] as const;
 export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
 export type FormRoom = (typeof FORM_ROOMS)[number];
 export const COAT_ROOMS = ['lay', 'lie', 'ways', 'trim', 'practice'] as const;
 export type CoatRoom = (typeof COAT_ROOMS)[number];
+export const SHADE_ROOMS = ['stack', 'blend', 'match', 'markings', 'judge'] as const;
+export type ShadeRoom = (typeof SHADE_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
 
@@ -17,6 +19,15 @@ export const viewSchema = z.object({
   room: z.enum(FORM_ROOMS).catch('shape').default('shape'),
   /** In Coat: which of its rooms is open, and how far the fur shown is trimmed; null once all of it is. */
   coatRoom: z.enum(COAT_ROOMS).catch('lay').default('lay'),
+  /** In Shade: which of its rooms is open, the layer and the marking in hand, the colour to match. */
+  shadeRoom: z.enum(SHADE_ROOMS).catch('stack').default('stack'),
+  layerId: z.string().nullable().catch(null).default(null),
+  markingId: z.string().nullable().catch(null).default(null),
+  target: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/)
+    .catch('#8a5a34')
+    .default('#8a5a34'),
   trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),

@@ -8,6 +8,12 @@ import { compareWays, type Compared } from '@/core/coat/compare-ways';
 import { practiceBall } from '@/core/coat/practice';
 import { strands, type Strands } from '@/core/coat/strands';
 import type { Lay } from '@/core/coat/way';
+import { neutraliser } from '@/core/colour/adapt';
+import { toXyz } from '@/core/colour/rgb';
+import type { Triple } from '@/core/colour/lab';
+import { paletteOf, type Palette, type Picture } from '@/core/colour/picture';
+import { matchFor, type MatchQuestion, type MatchResult } from '@/core/shade/ask';
+import { linearOf } from '@/core/colour/rgb';
 import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
@@ -26,6 +32,7 @@ z.config({ jitless: true });
 const memo = new Memo();
 let newest = 0;
 let newestScan = 0;
+let newestMatch = 0;
 let last: { piece: Piece; cupboard: Cupboard; hand: Hand; plan: Plan } | null = null;
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
@@ -114,10 +121,38 @@ const api = {
     if (!last || !area || area.coat.method === 'none') return null;
     return practiceBall(area, area.coat, diameterMm, last.cupboard, last.hand);
   },
+  /**
+   * Recipes for a colour from the cupboard, reported as they get better.
+   * @returns null when a newer question came in between
+   */
+  async match(
+    q: MatchQuestion,
+    cupboard: Cupboard,
+    hand: Hand,
+    report: (r: MatchResult) => void,
+  ): Promise<MatchResult | null> {
+    const mine = ++newestMatch;
+    const steps = matchFor(q, cupboard, hand, last?.plan ?? null);
+    let told = -Infinity;
+    for (;;) {
+      const s = steps.next();
+      if (s.done) return s.value;
+      if (performance.now() - told > 80) {
+        report(s.value);
+        await breathe();
+        if (mine !== newestMatch) return null;
+        told = performance.now();
+      }
+    }
+  },
+  /** The palette of a photograph, its cast taken out by a grey card in it where there is one. */
+  palette(picture: Picture, most: number, card: { linear: Triple; truth: string } | null): Palette {
+    return paletteOf(picture, most, card ? neutraliser(card.linear, toXyz(linearOf(card.truth))[1]) : undefined);
+  },
   /** Strands of fur for the turntable, from the last finished plan. */
   strands(most: number, trimStep: number | null): Strands | null {
     if (!last) return null;
-    const s = strands(last.piece, last.plan.coat, most, trimStep);
+    const s = strands(last.piece, last.plan.coat, most, trimStep, last.plan.shade);
     return Comlink.transfer(s, [s.points.buffer, s.colours.buffer]);
   },
 };

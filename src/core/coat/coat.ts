@@ -66,6 +66,8 @@ export interface ShapedAreas {
   readonly overhangs: readonly Overhang[];
   /** Which area has each vertex of the skin; -1 for none. */
   readonly owner: Int32Array;
+  /** Signed depth of every vertex of the skin inside each area, later ones taken out, mm; clamped a few edges off its border. */
+  readonly depths: readonly Float64Array[];
   readonly marks: readonly LieMark[];
   readonly corners: readonly Corner[];
   /** What the shape of an area was made from, by index. */
@@ -123,6 +125,9 @@ export function* shapeAreas(
     shapes,
     overhangs: over.map((o) => resizeOverhang(o, k)),
     owner,
+    depths: piece.areas.map((a, i) =>
+      memo.keep(`depth-mm:${a.id}`, `${formKey}${wheres.slice(i).join('|')}*${k}`, () => taken(i).map((d) => d * k)),
+    ),
     marks: marks.map((m) => ({
       ...m,
       at: [m.at[0] * k, m.at[1] * k, m.at[2] * k] as const,

@@ -148,9 +148,11 @@ describe('the needle that roots fur', () => {
   });
 });
 
+const NO_SHADE = { draws: [], coatBlends: [] };
+
 describe('stock', () => {
   it('needs of every lot what its areas take, and costs them', () => {
-    const { result } = planStock(pineMarten, cupboard, hand, plan.coat, plan.core, []);
+    const { result } = planStock(pineMarten, cupboard, hand, plan.coat, plan.core, [], NO_SHADE);
     for (const l of result.lots) {
       const areas = plan.coat.areas.filter((a) => a.fur?.lotId === l.lotId);
       expect(l.needG).toBeCloseTo(
@@ -164,7 +166,7 @@ describe('stock', () => {
   });
   it('a lot without a price has no cost, and one nobody uses is not listed', () => {
     const free = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, pricePer100g: null })) };
-    const { result } = planStock(pineMarten, free, hand, plan.coat, { ...plan.core, lotId: null }, []);
+    const { result } = planStock(pineMarten, free, hand, plan.coat, { ...plan.core, lotId: null }, [], NO_SHADE);
     expect(result.cost).toBe(0);
     expect(result.lots.every((l) => l.cost === null)).toBe(true);
     expect(result.lots.map((l) => l.lotId)).not.toContain('core-batt');

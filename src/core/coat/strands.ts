@@ -6,7 +6,10 @@
  * animal turns.
  */
 import { seeded } from '@/core/random';
+import { linearOf } from '@/core/colour/rgb';
 import type { Piece } from '@/core/piece/schema';
+import type { ShadePlan } from '@/core/shade/shade';
+import { colourAt, type Picked } from '@/core/shade/strand-colour';
 import type { AreaPlan, CoatPlan } from './coat';
 import type { Pile } from './pile';
 
@@ -24,13 +27,6 @@ const GOLDEN = 0.6180339887498949;
 /** Line pieces in a straight strand and in a wavy one. */
 const STRAIGHT = 3;
 const WAVY = 8;
-
-/** Linear light of a channel of a screen colour (IEC 61966-2-1). */
-function channel(hex: string, i: number): number {
-  const c = parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16) / 255;
-  return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-}
-const light = (hex: string): readonly [number, number, number] => [channel(hex, 0), channel(hex, 1), channel(hex, 2)];
 
 /** Free length above the finished one after so many steps of the trim plan; null steps: trimmed. */
 export function leftOver(area: AreaPlan, step: number | null): number {
@@ -52,12 +48,14 @@ function dealingStep(n: number): number {
 /**
  * @param most about how many strands to make over the whole animal; shared out by area
  * @param trimStep steps of the trim plan already taken; null for the finished coat
+ * @param shade what every place is seen as; without it every strand has the colour of its wool
  */
 export function strands(
   piece: Pick<Piece, 'seed'>,
   coat: CoatPlan,
   most: number,
   trimStep: number | null = null,
+  shade: Pick<ShadePlan, 'areas'> | null = null,
 ): Strands {
   const furred = coat.areas.filter((a) => a.fur && a.surface && a.fur.rows.rows.length > 0);
   const whole = furred.reduce((s, a) => s + a.areaMm2, 0) || 1;
@@ -70,8 +68,8 @@ export function strands(
   const deal = dealingStep(Math.max(1, count));
   let made = 0;
   let slot = 0;
-  const write = (s: Root, p: Pile, length: number) => {
-    put(s, p, length, points, colours, slot * segments * 6, segments, rnd);
+  const write = (s: Root, p: Pile, length: number, picked: Picked | null) => {
+    put(s, p, length, picked, points, colours, slot * segments * 6, segments, rnd);
     made++;
     slot = (slot + deal) % count;
   };
@@ -80,8 +78,12 @@ export function strands(
     const over = leftOver(area, trimStep);
     const n = shares[i]!;
     const lengthAt = (share: number) => fur.pile.hemMm + (fur.pile.topMm - fur.pile.hemMm) * share + over;
-    if (fur.pile.scattered) overArea(area, n, rnd, (root) => write(root, fur.pile, lengthAt(0)));
-    else alongRows(area, n, rnd, (root, share) => write(root, fur.pile, lengthAt(share)));
+    const field = shade?.areas.find((a) => a.id === area.id)?.field ?? null;
+    const pick = field ? colourAt(field, area.surface!, rnd) : null;
+    const each = (root: Root, share: number) =>
+      write(root, fur.pile, lengthAt(share), pick ? pick(root.x, root.y, root.z) : null);
+    if (fur.pile.scattered) overArea(area, n, rnd, (root) => each(root, 0));
+    else alongRows(area, n, rnd, each);
   });
   const used = made * segments * 6;
   return made === count
@@ -208,6 +210,7 @@ function put(
   r: Root,
   pile: Pile,
   lengthMm: number,
+  picked: Picked | null,
   points: Float32Array,
   colours: Float32Array,
   at: number,
@@ -234,15 +237,16 @@ function put(
   const cos = Math.cos(turn);
   const sin = Math.sin(turn);
   const shade = (0.7 + 0.6 * rnd()) * (0.85 + 0.35 * n[1]);
-  let base = light(pile.colour);
+  let base = picked ? picked.root : linearOf(pile.colour);
   const m = pile.marking;
   if (m && m.rows.includes(r.row)) {
     const offset = length * Math.cos(rise) * cos;
     const aside =
       m.pitchMm === null ? 0 : ((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2 + length * Math.cos(rise) * sin;
-    if (Math.hypot(m.pitchMm === null ? offset : offset, aside) < m.halfWidthMm) base = light(m.colour);
+    if (Math.hypot(m.pitchMm === null ? offset : offset, aside) < m.halfWidthMm) base = linearOf(m.colour);
   }
-  const tip = pile.tipColour ? light(pile.tipColour) : base;
+  const tipShare = picked?.tip ? picked.tipShare : pile.tipShare;
+  const tip = picked ? (picked.tip ?? base) : pile.tipColour ? linearOf(pile.tipColour) : base;
   const wave = pile.crimpMm > 0 && pile.crimpDepthMm > 0 ? (2 * Math.PI * length) / pile.crimpMm : 0;
   const begun = 2 * Math.PI * rnd();
   let [x, y, z] = [r.x, r.y, r.z];
@@ -269,7 +273,7 @@ function put(
     for (let e = 0; e < 2; e++) {
       const share = (k + e) / segments;
       const strength = shade * (0.4 + 0.75 * share);
-      const colour = share > 1 - pile.tipShare ? tip : base;
+      const colour = share > 1 - tipShare ? tip : base;
       for (let j = 0; j < 3; j++) colours[o + 3 * e + j] = Math.min(1, colour[j]! * strength);
     }
   }

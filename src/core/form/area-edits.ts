@@ -1,5 +1,6 @@
 /** Areas as a maker changes them: made, split in two, joined, painted. Each takes a piece and gives a new one. */
 import type { Coat } from '@/core/piece/coat';
+import { plainShade } from '@/core/piece/shade';
 import type { Area, Piece, Selector, Stroke } from '@/core/piece/schema';
 
 const fresh = (piece: Piece, stem: string): string => {
@@ -19,6 +20,7 @@ export const plainArea = (id: string, name: string, where: Selector[], coat: Coa
   branching: false,
   seam: 'none',
   coat,
+  shade: plainShade(),
 });
 
 /** A new area last in the list, so it has what it claims. @returns the piece and the id of the area */

@@ -25,6 +25,7 @@ const photoOf = (of: Body, ids: string[]): Reference => ({
   // Half the width of the picture, in life.
   knownMm: (W / 2) * SCALE,
   strength: 0.5,
+  grey: null,
   pins: landmarks(of)
     .filter((l) => ids.includes(l.id))
     .map((l) => {

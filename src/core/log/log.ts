@@ -27,11 +27,15 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
   const areas: AreaLog[] = [];
   const begun = piece.log.some((e) => e.kind === 'row');
   let minutesLeft = work.steps.reduce(
-    (s, { operation: o }) => s + (!begun && (o.kind === 'core' || o.kind === 'wire') ? o.minutes : 0),
+    (s, { operation: o }) =>
+      s + (o.stage === 'shade' || (!begun && (o.kind === 'core' || o.kind === 'wire')) ? o.minutes : 0),
     0,
   );
   const after = (areaId: string) =>
-    work.steps.reduce((s, { operation: o }) => s + (o.areaId === areaId && o.kind === 'check' ? o.minutes : 0), 0);
+    work.steps.reduce(
+      (s, { operation: o }) => s + (o.areaId === areaId && o.kind === 'check' && o.stage === 'coat' ? o.minutes : 0),
+      0,
+    );
   for (const a of coat.areas) {
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);

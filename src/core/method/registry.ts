@@ -38,6 +38,8 @@ import {
 import { deviation, pictureScale } from '@/core/form/compare';
 import { feltMass, patternScale, showsThrough } from '@/core/form/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
+import { blendFriele, blendStearns, layerMinutes, layerOfColour, veilSeen } from '@/core/shade/shade-methods';
+import { veilLayers } from '@/core/shade/veil';
 import { lotCost } from '@/core/stock/stock';
 import type { Method } from './define';
 
@@ -104,6 +106,12 @@ export const methods: readonly Method[] = [
   feltMinutes,
   sheetAcross,
   sheetAlong,
+  blendStearns,
+  blendFriele,
+  veilLayers,
+  veilSeen,
+  layerOfColour,
+  layerMinutes,
   lotCost,
 ];
 

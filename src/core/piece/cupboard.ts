@@ -1,10 +1,11 @@
 /** The cupboard: lots of wool with their sorted locks, needles, wire and practice swatches, shared by all pieces. */
 import { z } from 'zod';
 import { coatSchema } from './coat';
+import { recipeSchema } from './shade';
 import { colour, id, measure, name, whole } from './fields';
 
 export const CUPBOARD_KIND = 'fond-badger/cupboard';
-export const CUPBOARD_SCHEMA = 3;
+export const CUPBOARD_SCHEMA = 4;
 
 export const WOOL_FORMS = ['combed top', 'carded batt', 'locks', 'raw fleece', 'yarn'] as const;
 export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse'] as const;
@@ -35,6 +36,16 @@ export const lotSchema = z.strictObject({
   /** Wave of the lock from crest to crest, and how far it swings out; 0 for straight. */
   crimpMm: measure('Crimp', 0, 60, 'mm'),
   crimpDepthMm: measure('Depth of the crimp', 0, 20, 'mm'),
+  /** Other colours in a natural wool with their shares of its mass; the rest has the colour above. */
+  mottle: z
+    .array(
+      z.strictObject({ colour: colour('Colour in the wool'), share: measure('Share of a colour', 0.01, 0.95, '') }),
+    )
+    .max(4)
+    .refine(
+      (m) => m.reduce((s, x) => s + x.share, 0) <= 0.98,
+      'The shares of the other colours must leave something of the first',
+    ),
   /** Sorted locks, where they have been counted. */
   piles: z.array(pileSchema).max(40),
 });
@@ -75,6 +86,16 @@ export const swatchSchema = z.strictObject({
   weighedMgCm: measure('Weighed row', 0.1, 600, 'mg per cm of row').nullable(),
 });
 
+/** A blend really made, and the colour it came out in. */
+export const blendTestSchema = z.strictObject({
+  id: id('Blend'),
+  name: name('Name of the blend'),
+  at: z.iso.datetime('The time of a blend must be a date and time'),
+  recipe: recipeSchema.refine((r) => r.length >= 2, 'A blend to learn from needs two wools or more'),
+  even: measure('Evenness of the blend', 0, 1, ''),
+  colour: colour('Colour of the blend'),
+});
+
 export const cupboardSchema = z
   .strictObject({
     kind: z.literal(CUPBOARD_KIND),
@@ -83,6 +104,7 @@ export const cupboardSchema = z
     needles: z.array(needleSchema).max(200),
     wires: z.array(wireSchema).max(100),
     swatches: z.array(swatchSchema).max(500),
+    blends: z.array(blendTestSchema).max(500),
   })
   .superRefine((c, ctx) => {
     if (new Set(c.lots.map((l) => l.id)).size < c.lots.length) {
@@ -99,6 +121,7 @@ export const cupboardSchema = z
 export type Cupboard = z.infer<typeof cupboardSchema>;
 export type Pile = z.infer<typeof pileSchema>;
 export type Swatch = z.infer<typeof swatchSchema>;
+export type BlendTest = z.infer<typeof blendTestSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Needle = z.infer<typeof needleSchema>;
 export type Wire = z.infer<typeof wireSchema>;

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 3;
+export const HAND_SCHEMA = 4;
 
 const density = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = z
@@ -61,6 +61,10 @@ export const handSchema = z.strictObject({
   minutesPerPiece: measure('Minutes for a piece', 0, 10, 'min'),
   /** Teasing and trimming a square cm of long fur, minutes. */
   trimMinutesPerCm2: measure('Minutes to trim a square cm', 0, 5, 'min'),
+  /** How the colour of a blend is worked out: two schools. */
+  blendModel: z.enum(['stearns-noechel', 'friele']),
+  /** Drawing off and laying one wisp of a veil, minutes. */
+  minutesPerWisp: measure('Minutes for a wisp', 0, 5, 'min'),
   /** Coefficient of variation of how evenly a row is laid. */
   unevenness: measure('Unevenness of laying', 0, 1, ''),
 });
@@ -96,5 +100,7 @@ export const defaultHand: Hand = {
   minutesPerBow: 0.25,
   minutesPerPiece: 0.2,
   trimMinutesPerCm2: 0.05,
+  blendModel: 'stearns-noechel',
+  minutesPerWisp: 0.15,
   unevenness: 0.3,
 };

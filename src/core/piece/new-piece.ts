@@ -2,6 +2,7 @@
 import { foldOver } from '@/core/coat/fold-over';
 import { bodyPlan } from '@/core/form/plans/plans';
 import type { Coat } from './coat';
+import { plainShade } from './shade';
 import type { Cupboard } from './cupboard';
 import type { Hand } from './hand';
 import { PIECE_KIND, PIECE_SCHEMA, type Piece } from './schema';
@@ -65,10 +66,15 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       evenness: 0,
       branching: false,
       seam: 'none' as const,
+      shade: plainShade(),
       coat: plan.bare.includes(a.id)
         ? { method: 'none' as const }
         : firstCoat(a.id, n.finishedLengthMm, cupboard, hand),
     })),
+    markings: [],
+    smallParts: [],
+    // On a flat picture a mistake is covered; on a figure it can be pulled off (common practice).
+    correction: plan.parts.some((p) => p.shape === 'board') ? 'cover' : 'take off',
     log: [],
   };
 }

@@ -4,10 +4,12 @@
  */
 import { z } from 'zod';
 import { coatSchema } from './coat';
-import { id, measure, name, whole } from './fields';
+import { colour, id, measure, name, whole } from './fields';
+import { placeSchema, selectorSchema, strokeSchema } from './places';
+import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 3;
+export const PIECE_SCHEMA = 4;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -98,47 +100,6 @@ export const frameSchema = z.strictObject({
   wasteShare: measure('Waste of wire', 0, 0.5, ''),
 });
 
-const shareRange = z
-  .strictObject({ from: measure('Band start', 0, 1, ''), to: measure('Band end', 0, 1, '') })
-  .refine((b) => b.from < b.to, 'The band must end after it starts');
-const angleRange = z
-  .strictObject({
-    from: measure('Band start', 0, 180, 'degrees from the top'),
-    to: measure('Band end', 0, 180, 'degrees from the top'),
-  })
-  .refine((b) => b.from < b.to, 'The band must end after it starts');
-
-/** Places on the animal, kept relative to the parts so that they survive resizing and posing. */
-export const selectorSchema = z.strictObject({
-  parts: z.array(id('Part')).min(1, 'Choose at least one part'),
-  /** Share of the way along the part, 0 at its first end. */
-  along: shareRange.optional(),
-  /** Degrees round the part, 0 on top (in front, on an upright part), 180 underneath (behind). */
-  around: angleRange.optional(),
-  /** One side only; both without it. */
-  side: z.enum(['left', 'right']).optional(),
-});
-
-/**
- * A place on the skin by the part it sits on: share of the way along it, and how far out towards its top and its left
- * (outward on a paired part) in its own radii.
- */
-export const placeSchema = z.strictObject({
-  part: id('Part'),
-  side: z.enum(['left', 'right']),
-  along: measure('Place along the part', -1, 2, ''),
-  up: measure('Place towards the top', -6, 6, 'radii'),
-  out: measure('Place outward', -6, 6, 'radii'),
-});
-
-/** One stroke of the brush: adds to an area or takes from it. */
-export const strokeSchema = z.strictObject({
-  adds: z.boolean(),
-  mirrored: z.boolean(),
-  reach: measure('Width of the brush', 2, 300, 'thousandths of the length'),
-  places: z.array(placeSchema).min(1).max(600),
-});
-
 const base64 = (what: string) =>
   z
     .string()
@@ -176,6 +137,8 @@ export const referenceSchema = z.strictObject({
   /** How strongly the picture is seen behind the outline. */
   strength: measure('Strength of the picture', 0, 1, ''),
   pins: z.array(z.strictObject({ landmark: z.string().max(80), at: onPicture })).max(120),
+  /** A place on the picture that is neutral grey in life (a grey card), and how light it is, for reading its colours. */
+  grey: z.strictObject({ at: onPicture, colour: colour('Colour of the grey card') }).nullable(),
 });
 
 export const FLAT_KINDS = ['ear', 'wing', 'tail feather', 'beak', 'claw', 'other'] as const;
@@ -241,6 +204,8 @@ export const areaSchema = z.strictObject({
   /** Where rows that would spiral round the body end. */
   seam: z.enum(['none', 'under', 'top']),
   coat: coatSchema,
+  /** The layers that make its colour. */
+  shade: areaShadeSchema,
 });
 
 const logCommon = {
@@ -290,6 +255,12 @@ export const pieceSchema = z
     /** In the order they were made; later ones win where they meet. */
     combs: z.array(combSchema).max(300),
     areas: z.array(areaSchema).max(60),
+    /** Stripes, spots, masks and the like, over or under the coats of the areas; later ones lie on top. */
+    markings: z.array(pieceMarkingSchema).max(60),
+    /** Colours of nose, pads, hooves, beak and other small parts. */
+    smallParts: z.array(smallPartSchema).max(20),
+    /** A mistake in colour is covered, or it is taken off. */
+    correction: z.enum(['cover', 'take off']),
     log: z.array(logEntrySchema).max(20000),
   })
   .superRefine((piece, ctx) => {
@@ -335,6 +306,33 @@ export const pieceSchema = z
         });
       }
     });
+    piece.markings.forEach((m, i) => {
+      const lost = markingShapeParts(m.shape).find((p) => !parts.has(p));
+      if (lost !== undefined) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['markings', i],
+          message: `The marking ${m.name} sits on a part called ${lost}, which this animal does not have`,
+        });
+      }
+    });
+    piece.smallParts.forEach((s, i) => {
+      if (!parts.has(s.on)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['smallParts', i, 'on'],
+          message: `${s.name} sits on a part called ${s.on}, which this animal does not have`,
+        });
+      }
+    });
+    for (const [what, list] of [
+      ['markings', piece.markings],
+      ['small parts', piece.smallParts],
+    ] as const) {
+      if (new Set(list.map((x) => x.id)).size < list.length) {
+        ctx.addIssue({ code: 'custom', path: [what], message: `Two of the ${what} have the same name` });
+      }
+    }
     if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length) {
       ctx.addIssue({ code: 'custom', path: ['areas'], message: 'Two areas have the same name' });
     }
@@ -383,13 +381,11 @@ export const pieceSchema = z
 export type Joint = z.infer<typeof jointSchema>;
 export type Core = z.infer<typeof coreSchema>;
 export type Frame = z.infer<typeof frameSchema>;
-export type Place = z.infer<typeof placeSchema>;
-export type Stroke = z.infer<typeof strokeSchema>;
+export type { Place, Selector, Stroke } from './places';
 export type Reference = z.infer<typeof referenceSchema>;
 export type FlatPart = z.infer<typeof flatPartSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
-export type Selector = z.infer<typeof selectorSchema>;
 export type Area = z.infer<typeof areaSchema>;
 export type Comb = z.infer<typeof combSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;

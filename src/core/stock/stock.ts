@@ -11,6 +11,7 @@ import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
+import type { ShadePlan } from '@/core/shade/shade';
 import type { Finding, Remedy, Stage } from '@/core/stage';
 import { grams, mgCm, say, share } from '@/core/text';
 
@@ -40,6 +41,8 @@ export interface LotNeed {
   readonly coreG: number;
   /** Of it for flat parts. */
   readonly flatG: number;
+  /** Of it for layers of colour beside the coats. */
+  readonly shadeG: number;
   readonly areaIds: readonly string[];
 }
 
@@ -57,12 +60,13 @@ export function planStock(
   coat: CoatPlan,
   core: CorePlan,
   flat: readonly FlatPartPlan[],
+  shade: Pick<ShadePlan, 'draws' | 'coatBlends'>,
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
   for (const lot of cupboard.lots) {
     const users = coat.areas.flatMap((a) => {
-      const massG = a.fur?.draws.reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0) ?? 0;
+      const massG = coatDraws(a, shade).reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
       return massG > 0 ? [{ id: a.id, name: a.name, massG }] : [];
     });
     const coreG = core.lotId === lot.id ? core.massG : 0;
@@ -73,8 +77,9 @@ export function planStock(
           ((f.lotId === lot.id ? f.mass.value : 0) + (f.liningLotId === lot.id ? (f.liningMass?.value ?? 0) : 0)),
       0,
     );
-    if (users.length === 0 && coreG + flatG === 0) continue;
-    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG);
+    const shadeG = shade.draws.reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
+    if (users.length === 0 && coreG + flatG + shadeG === 0) continue;
+    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG + shadeG);
     const shortG = Math.max(0, needG - lot.haveG);
     lots.push({
       lotId: lot.id,
@@ -84,6 +89,7 @@ export function planStock(
       haveG: lot.haveG,
       coreG,
       flatG,
+      shadeG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
       areaIds: users.map((a) => a.id),
@@ -95,10 +101,10 @@ export function planStock(
         severity: 'stop',
         about: lot.id,
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
-        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...(shadeG > 0 ? ['Layers of colour'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
         remedies: [
           ...thinner(piece, cupboard, lot, hand, coat, shortG),
-          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG - flatG) : []),
+          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG - flatG - shadeG) : []),
         ],
       });
     }
@@ -112,6 +118,15 @@ export function planStock(
     findings,
     operations: [],
   };
+}
+
+/** Wool of an area's coat by lot; a coat laid from a blend draws on each of its wools. */
+function coatDraws(a: CoatPlan['areas'][number], shade: Pick<ShadePlan, 'coatBlends'>) {
+  const draws = a.fur?.draws ?? [];
+  const blend = shade.coatBlends.find((b) => b.areaId === a.id);
+  const [own, ...rest] = draws;
+  if (!blend || !own) return draws;
+  return [...blend.parts.map((p) => ({ lotId: p.lotId, massG: p.share * own.massG })), ...rest];
 }
 
 /** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */

@@ -53,6 +53,7 @@ export function CupboardScreen() {
         tipShare: 0.2,
         crimpMm: 0,
         crimpDepthMm: 0,
+        mottle: [],
         piles: [],
       });
     });

@@ -82,6 +82,7 @@ export function ReferenceList() {
             knownMm: Math.min(10000, Math.max(1, Math.round(p.form.lifeLengthMm))),
             strength: 0.6,
             pins: [],
+            grey: null,
           },
         ],
       }));

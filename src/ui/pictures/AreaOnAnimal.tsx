@@ -4,11 +4,15 @@ import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import type { AreaPlan } from '@/core/coat/coat';
 import { buildEdges } from '@/core/geometry/mesh';
+import type { ShadedArea } from '@/core/shade/shade';
+import { seenColours } from '@/core/shade/strand-colour';
 import type { View } from '@/desk/view';
 import { BARE, coverColour, MARK, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
 
 interface AreaProps {
   readonly area: AreaPlan;
+  /** What it is seen as. */
+  readonly shaded: ShadedArea | undefined;
   readonly surfaceOf: NonNullable<AreaPlan['surface']>;
   readonly view: View;
   readonly selected: boolean;
@@ -16,13 +20,19 @@ interface AreaProps {
   readonly raise: number;
 }
 
-export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise }: AreaProps) {
+export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, raise }: AreaProps) {
   const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
   const cover = byTriangle && area.fur ? area.fur.coverMap : null;
-  const wool = view.overlay === 'fur' ? area.colour : null;
+  const wool = view.overlay === 'fur' && area.colour ? (shaded?.seenHex ?? area.colour) : null;
+  // Bare skin shows its colour under the fur view too: nothing grows over it.
+  const field = view.overlay === 'colour' || (view.overlay === 'fur' && !area.fur) ? (shaded?.field ?? null) : null;
   const g = useFreed(
     useMemo(() => {
       const s = surface(surfaceOf.positions, surfaceOf.normals, surfaceOf.triangles);
+      if (field) {
+        s.setAttribute('color', new THREE.BufferAttribute(seenColours(field), 3));
+        return s;
+      }
       if (!cover) return s;
       const flat = s.toNonIndexed();
       s.dispose();
@@ -35,17 +45,18 @@ export function AreaOnAnimal({ area, surfaceOf, view, selected, litRow, raise }:
       });
       flat.setAttribute('color', new THREE.BufferAttribute(colours, 3));
       return flat;
-    }, [surfaceOf, cover, wool]),
+    }, [surfaceOf, cover, wool, field]),
   );
   const rows = view.overlay === 'rows' || view.overlay === 'cover' || litRow !== null;
-  const shown = area.colour ?? BARE;
+  const shown = (area.colour && shaded?.meanHex) ?? area.colour ?? BARE;
+  const painted = cover !== null || field !== null;
   return (
     <group>
       <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
-          key={cover ? 'cover' : 'wool'}
-          color={cover ? '#ffffff' : shown}
-          vertexColors={cover !== null}
+          key={painted ? 'painted' : 'wool'}
+          color={painted ? '#ffffff' : shown}
+          vertexColors={painted}
           polygonOffset
           polygonOffsetFactor={1}
           polygonOffsetUnits={1}

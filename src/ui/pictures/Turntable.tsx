@@ -23,6 +23,7 @@ const Scene = dynamic(() => import('./TurntableScene').then((m) => m.TurntableSc
 
 const OVERLAY_WORDS: Record<Overlay, string> = {
   fur: 'fur',
+  colour: 'colour',
   rows: 'rows',
   lie: 'lie',
   cover: 'base hidden',

@@ -106,6 +106,7 @@ function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps)
             <AreaOnAnimal
               key={a.id}
               area={a}
+              shaded={plan.shade.areas.find((x) => x.id === a.id)}
               surfaceOf={a.surface}
               view={view}
               selected={a.id === view.areaId}

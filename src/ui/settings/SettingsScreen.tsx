@@ -15,7 +15,7 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
-type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3'>;
+type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel'>;
 
 const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
@@ -37,6 +37,7 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'minutesPerBow', label: 'Minutes for a bow', kind: 'number' },
   { key: 'minutesPerPiece', label: 'Minutes for a piece, wisp or clump', kind: 'number' },
   { key: 'trimMinutesPerCm2', label: 'Minutes to trim a cm² of plush', kind: 'number' },
+  { key: 'minutesPerWisp', label: 'Minutes for a wisp of a veil', kind: 'number' },
   { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
 ];
 
@@ -128,6 +129,17 @@ export function SettingsScreen() {
                 />
               );
             })}
+            <TextField
+              select
+              fullWidth
+              label="School of blending"
+              value={hand.blendModel}
+              onChange={(e) => editHand((d) => void (d.blendModel = e.target.value as Hand['blendModel']))}
+              sx={{ my: 1.5 }}
+            >
+              <MenuItem value="stearns-noechel">Stearns and Noechel, fitted to your blends</MenuItem>
+              <MenuItem value="friele">Friele</MenuItem>
+            </TextField>
             {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => (
               <MeasureField
                 key={k}

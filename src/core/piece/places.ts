@@ -1,0 +1,48 @@
+/** Places on the animal: by part and band, by a point of the skin, by strokes of a brush. */
+import { z } from 'zod';
+import { id, measure } from './fields';
+
+const shareRange = z
+  .strictObject({ from: measure('Band start', 0, 1, ''), to: measure('Band end', 0, 1, '') })
+  .refine((b) => b.from < b.to, 'The band must end after it starts');
+const angleRange = z
+  .strictObject({
+    from: measure('Band start', 0, 180, 'degrees from the top'),
+    to: measure('Band end', 0, 180, 'degrees from the top'),
+  })
+  .refine((b) => b.from < b.to, 'The band must end after it starts');
+
+/** Places on the animal, kept relative to the parts so that they survive resizing and posing. */
+export const selectorSchema = z.strictObject({
+  parts: z.array(id('Part')).min(1, 'Choose at least one part'),
+  /** Share of the way along the part, 0 at its first end. */
+  along: shareRange.optional(),
+  /** Degrees round the part, 0 on top (in front, on an upright part), 180 underneath (behind). */
+  around: angleRange.optional(),
+  /** One side only; both without it. */
+  side: z.enum(['left', 'right']).optional(),
+});
+
+/**
+ * A place on the skin by the part it sits on: share of the way along it, and how far out towards its top and its left
+ * (outward on a paired part) in its own radii.
+ */
+export const placeSchema = z.strictObject({
+  part: id('Part'),
+  side: z.enum(['left', 'right']),
+  along: measure('Place along the part', -1, 2, ''),
+  up: measure('Place towards the top', -6, 6, 'radii'),
+  out: measure('Place outward', -6, 6, 'radii'),
+});
+
+/** One stroke of the brush: adds to an area or takes from it. */
+export const strokeSchema = z.strictObject({
+  adds: z.boolean(),
+  mirrored: z.boolean(),
+  reach: measure('Width of the brush', 2, 300, 'thousandths of the length'),
+  places: z.array(placeSchema).min(1).max(600),
+});
+
+export type Place = z.infer<typeof placeSchema>;
+export type Stroke = z.infer<typeof strokeSchema>;
+export type Selector = z.infer<typeof selectorSchema>;

@@ -1,0 +1,141 @@
+/** Asking for recipes on behalf of a piece: which wool is free, over what ground, how much is wanted. */
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Recipe } from '@/core/piece/shade';
+import type { Plan } from '@/core/plan';
+import { labOf, xyzOfLab, type Triple } from '@/core/colour/lab';
+import { reflectanceOf } from '@/core/colour/reflectance';
+import { fromXyz, hexOf } from '@/core/colour/rgb';
+import { layerMass } from '@/core/coat/fibre';
+import { blendCurve } from './blend';
+import { blendHow } from './learnt-blend';
+import { BlendTable, matchSteps, type Found, type StockWool } from './match';
+import { matchVeil, type VeilWool } from './match-veil';
+import { shortfall, type Shortfall } from './reach';
+import { woolCurve } from './wool-colour';
+import { inWords } from './words';
+
+export interface MatchQuestion {
+  readonly target: string;
+  readonly parts: 8 | 16;
+  /** The area it is for: its wool wanted, and its ground for a veil. Null for a blend by itself. */
+  readonly areaId: string | null;
+}
+
+export interface Answer {
+  readonly as: 'blend' | 'veil';
+  readonly recipe: Recipe;
+  readonly wool: readonly {
+    readonly name: string;
+    readonly hex: string;
+    readonly parts: number;
+    readonly massG: number | null;
+  }[];
+  readonly arealMgCm2: number | null;
+  readonly hex: string;
+  readonly difference: number;
+  readonly words: string;
+}
+
+export interface MatchResult {
+  readonly blends: readonly Answer[];
+  readonly veils: readonly Answer[];
+  readonly short: Shortfall | null;
+  /** Still looking for better ones. */
+  readonly refining: boolean;
+}
+
+const BEST = 5;
+
+/** Wool of the cupboard with what the piece has not yet spoken for; that of the area asked for counts as free. */
+function stockFor(cupboard: Cupboard, plan: Plan | null, areaId: string | null, hand: Hand): VeilWool[] {
+  return cupboard.lots
+    .filter((l) => l.haveG > 0)
+    .map((l) => {
+      const used = plan?.stock.lots.find((x) => x.lotId === l.id)?.needG ?? 0;
+      const own =
+        plan?.coat.areas
+          .find((a) => a.id === areaId)
+          ?.fur?.draws.reduce((s, d) => s + (d.lotId === l.id ? d.massG : 0), 0) ?? 0;
+      return {
+        id: l.id,
+        curve: woolCurve(l),
+        freeG: Math.max(0, l.haveG - used + own),
+        m1: layerMass.of({ fineness: l.finenessUm, cv: l.finenessCv }),
+        kappa: hand.spread[l.form],
+      };
+    });
+}
+
+const least = (parts: readonly number[]): number => {
+  const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+  return parts.reduce((s, p) => gcd(s, p), 0) || 1;
+};
+
+/** Answers step by step: a first one at once, better ones as they are found. */
+export function* matchFor(
+  q: MatchQuestion,
+  cupboard: Cupboard,
+  hand: Hand,
+  plan: Plan | null,
+): Generator<MatchResult, MatchResult> {
+  const target: Triple = labOf(q.target);
+  const stock = stockFor(cupboard, plan, q.areaId, hand);
+  const area = plan?.coat.areas.find((a) => a.id === q.areaId) ?? null;
+  const needG = area?.fur?.draws[0]?.massG ?? null;
+  const how = blendHow(cupboard, 'combed top', hand);
+  const table = new BlendTable(stock, how);
+  const lotOf = (i: number) => cupboard.lots.find((l) => l.id === stock[i]!.id)!;
+  const answer = (
+    as: Answer['as'],
+    f: Pick<Found, 'lots' | 'parts' | 'lab' | 'difference'>,
+    massG: number | null,
+    arealMgCm2: number | null,
+  ): Answer => {
+    const by = least(f.parts);
+    const whole = f.parts.reduce((s, p) => s + p, 0);
+    return {
+      as,
+      recipe: f.lots.map((l, i) => ({ lotId: stock[l]!.id, parts: f.parts[i]! / by })),
+      wool: f.lots.map((l, i) => ({
+        name: lotOf(l).name,
+        hex: lotOf(l).colour,
+        parts: f.parts[i]! / by,
+        massG: massG === null ? null : (massG * f.parts[i]!) / whole,
+      })),
+      arealMgCm2,
+      hex: hexOf(fromXyz(xyzOfLab(f.lab))),
+      difference: f.difference,
+      words: inWords(target, f.lab),
+    };
+  };
+  const shaded = plan?.shade.areas.find((a) => a.id === q.areaId);
+  const veils =
+    area && shaded && stock.length > 0
+      ? matchVeil(stock, reflectanceOf(shaded.seenHex), target, how, area.areaMm2, 3).map((v) =>
+          answer('veil', v, (v.arealMgCm2 * area.areaMm2) / 100 / 1000, v.arealMgCm2),
+        )
+      : [];
+  const ask = { target, parts: q.parts, how, needG, best: BEST };
+  const result = (list: readonly Found[], refining: boolean): MatchResult => {
+    const best = list[0];
+    const curve =
+      best &&
+      blendCurve(
+        best.lots.map((l, i) => ({ curve: stock[l]!.curve, parts: best.parts[i]! })),
+        how,
+      );
+    return {
+      blends: list.map((f) => answer('blend', f, needG, null)),
+      veils,
+      short: curve && !refining ? shortfall(q.target, curve, how) : null,
+      refining,
+    };
+  };
+  const steps = matchSteps(stock satisfies readonly StockWool[], table, ask);
+  for (;;) {
+    const s = steps.next();
+    if (s.done) return result(s.value, false);
+    yield result(s.value, true);
+  }
+}

@@ -1,0 +1,320 @@
+/**
+ * The whole judged: contrast of every pair of neighbours, small parts against what they sit on and against each other,
+ * linings that come through, and the palette of the piece under three daylights.
+ */
+import type { ShapedAreas } from '@/core/coat/coat';
+import { layerMass } from '@/core/coat/fibre';
+import { difference } from '@/core/colour/difference';
+import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
+import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
+import { hexOf, linearOf } from '@/core/colour/rgb';
+import type { FormWork } from '@/core/form/form';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding } from '@/core/stage';
+import { mm, say } from '@/core/text';
+import { DAYLIGHTS, under } from './daylight';
+import { isMixed, mixed } from './recipe';
+import type { MarkingPlan, ShadedArea } from './shade';
+import { veilCurve } from './veil';
+import { woolCurve } from './wool-colour';
+import { ARMS_LENGTH, VANISHES, inWords } from './words';
+
+export interface Pair {
+  readonly kind: 'areas' | 'marking' | 'small part';
+  readonly a: { readonly id: string; readonly name: string; readonly hex: string };
+  readonly b: { readonly id: string; readonly name: string; readonly hex: string };
+  /** CIEDE2000 by a bright window, and at dusk. */
+  readonly contrast: number;
+  readonly dusk: number;
+  readonly words: string;
+  readonly verdict: 'stands apart' | 'same colour' | 'vanishes' | 'vanishes at dusk';
+  /** Common border, mm; null for a small part. */
+  readonly borderMm: number | null;
+  /** A wool from the cupboard for a thin rim between them. */
+  readonly rim: { readonly lotId: string; readonly name: string; readonly hex: string } | null;
+}
+
+export interface PaletteEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly hex: string;
+  /** As it looks under each of `DAYLIGHTS`. */
+  readonly under: readonly string[];
+}
+
+export interface Agreement {
+  readonly a: string;
+  readonly b: string;
+  readonly aName: string;
+  readonly bName: string;
+  readonly contrast: number;
+  readonly agrees: boolean;
+  readonly words: string;
+}
+
+export interface LiningSeen {
+  readonly id: string;
+  readonly name: string;
+  readonly faceHex: string;
+  readonly liningHex: string;
+  readonly seenHex: string;
+  readonly showsBy: number;
+  readonly words: string;
+}
+
+export interface Judged {
+  readonly pairs: readonly Pair[];
+  readonly palette: readonly PaletteEntry[];
+  readonly agreements: readonly Agreement[];
+  readonly linings: readonly LiningSeen[];
+}
+
+/** A shorter common border does not make neighbours, as a share of the finished length. */
+const LEAST_BORDER = 0.03;
+/** Nearer than this two areas are one colour on purpose. */
+const ONE_COLOUR = 4;
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+  readonly hex: string;
+}
+
+export function judgePiece(
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  areas: readonly ShadedArea[],
+  markings: readonly MarkingPlan[],
+  shaped: Pick<ShapedAreas, 'owner' | 'shapes'>,
+  form: FormWork,
+): { readonly result: Judged; readonly findings: readonly Finding[] } {
+  const findings: Finding[] = [];
+  const pairs: Pair[] = [];
+  const pair = (kind: Pair['kind'], a: Named, b: Named, borderMm: number | null): Pair => {
+    const contrast = difference(labOf(a.hex), labOf(b.hex));
+    const dim = (hex: string) => labOfLinear(under(linearOf(hex), DAYLIGHTS[2]));
+    const dusk = difference(dim(a.hex), dim(b.hex));
+    const same = kind === 'areas' && contrast < ONE_COLOUR;
+    const verdict = same
+      ? 'same colour'
+      : contrast < VANISHES
+        ? 'vanishes'
+        : dusk < VANISHES / 2
+          ? 'vanishes at dusk'
+          : 'stands apart';
+    const made: Pair = {
+      kind,
+      a,
+      b,
+      contrast,
+      dusk,
+      words: inWords(labOf(a.hex), labOf(b.hex)),
+      verdict,
+      borderMm,
+      rim: verdict === 'vanishes' ? rimFor(a.hex, b.hex, cupboard) : null,
+    };
+    pairs.push(made);
+    return made;
+  };
+  for (const { i, j, mmLong } of neighbours(form, shaped.owner, piece.areas.length)) {
+    if (mmLong < LEAST_BORDER * piece.form.finishedLengthMm) continue;
+    const [a, b] = [areas[i]!, areas[j]!];
+    pair('areas', named(a), named(b), mmLong);
+  }
+  for (const m of markings) {
+    const host = [...m.hosts].sort((x, y) => y.areaMm2 - x.areaMm2)[0];
+    const area = areas.find((a) => a.id === host?.areaId);
+    if (m.seenHex && area) pair('marking', { id: m.id, name: m.name, hex: m.seenHex }, named(area), null);
+  }
+  const small = piece.smallParts.flatMap((s) => {
+    const m = mixed(s.recipe, s.even, cupboard, hand);
+    if (!isMixed(m)) {
+      findings.push({
+        id: `shade-small-missing-${s.id}`,
+        stage: 'shade',
+        severity: 'stop',
+        about: s.id,
+        says: say`A wool of ${s.name} is not in the cupboard.`,
+        why: say`Its colour cannot be judged until it has another wool.`,
+        remedies: [],
+      });
+      return [];
+    }
+    return [{ part: s, hex: m.hex, lab: m.lab }];
+  });
+  for (const s of small) {
+    const i = areaOfPart(form, shaped, s.part.on, s.part.kind === 'eye' || s.part.kind === 'eye rim');
+    if (i === null) continue;
+    const p = pair('small part', { id: s.part.id, name: s.part.name, hex: s.hex }, named(areas[i]!), null);
+    if (p.verdict === 'vanishes') {
+      findings.push({
+        id: `shade-vanishes-${s.part.id}`,
+        stage: 'shade',
+        severity: 'caution',
+        about: s.part.id,
+        says: say`${s.part.name} vanishes against ${areas[i]!.name}.`,
+        why: p.rim
+          ? say`At arm’s length the two run into each other. A thin ring of ${p.rim.name} or an indentation brings it back.`
+          : say`At arm’s length the two run into each other. An indentation round it brings it back.`,
+        remedies: [],
+      });
+    }
+  }
+  const agreements: Agreement[] = [];
+  small.forEach((s, i) =>
+    small.slice(i + 1).forEach((t) => {
+      if ([s, t].some((x) => x.part.kind === 'eye' || x.part.kind === 'other')) return;
+      const contrast = difference(s.lab, t.lab);
+      const agrees = contrast < 2 * VANISHES && !hueClash(s.lab, t.lab);
+      agreements.push({
+        a: s.part.id,
+        b: t.part.id,
+        aName: s.part.name,
+        bName: t.part.name,
+        contrast,
+        agrees,
+        words: inWords(s.lab, t.lab),
+      });
+      if (agrees) return;
+      findings.push({
+        id: `shade-clash-${s.part.id}-${t.part.id}`,
+        stage: 'shade',
+        severity: 'caution',
+        about: t.part.id,
+        says: say`${t.part.name} clashes with ${s.part.name}: ${inWords(s.lab, t.lab)}.`,
+        why: say`Bare parts of one animal are of one family of colour. Decide before they are made; changing them later is work done twice.`,
+        remedies: [
+          {
+            label: say`Give ${t.part.name} the colour of ${s.part.name}`,
+            effect: say`the same blend`,
+            changes: [
+              {
+                path: ['smallParts', piece.smallParts.findIndex((x) => x.id === t.part.id), 'recipe'],
+                value: s.part.recipe,
+              },
+            ],
+          },
+        ],
+      });
+    }),
+  );
+  const linings = piece.flatParts.flatMap((f): LiningSeen[] => {
+    const lot = cupboard.lots.find((l) => l.id === f.lotId);
+    const lining = cupboard.lots.find((l) => l.id === f.liningLotId);
+    if (!lot || !lining) return [];
+    const own = woolCurve(lot);
+    const density = hand.coreDensityMgCm3['flat felt'].usual;
+    const outer = Math.max(0, f.thicknessMm - f.liningMm);
+    const m1 = layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv });
+    const seen = veilCurve(own, woolCurve(lining), (hand.spread[lot.form] * (outer / 10) * density) / m1);
+    const showsBy = difference(labOfCurve(own), labOfCurve(seen));
+    const words = inWords(labOfCurve(own), labOfCurve(seen));
+    if (showsBy > ARMS_LENGTH) {
+      findings.push({
+        id: `shade-lining-${f.id}`,
+        stage: 'shade',
+        severity: 'caution',
+        about: null,
+        says: say`The lining changes the outside of ${f.name}: ${words}.`,
+        why: say`${mm(outer)} of felt lets it through. Cover it on the back, make it thicker, or line it with a nearer colour.`,
+        remedies: [],
+      });
+    }
+    return [
+      {
+        id: f.id,
+        name: f.name,
+        faceHex: lot.colour,
+        liningHex: lining.colour,
+        seenHex: hexOfCurve(seen),
+        showsBy,
+        words,
+      },
+    ];
+  });
+  const palette = [
+    ...areas.filter((a) => a.layers.length > 0).map(named),
+    ...markings.flatMap((m) => (m.seenHex ? [{ id: m.id, name: m.name, hex: m.seenHex }] : [])),
+    ...small.map((s) => ({ id: s.part.id, name: s.part.name, hex: s.hex })),
+  ].map((x): PaletteEntry => ({ ...x, under: DAYLIGHTS.map((d) => hexOf(under(linearOf(x.hex), d))) }));
+  return { result: { pairs: pairs.sort((a, b) => a.contrast - b.contrast), palette, agreements, linings }, findings };
+}
+
+const named = (a: ShadedArea): Named => ({ id: a.id, name: a.name, hex: a.seenHex });
+
+/** Two strong colours more than a third of the circle of hues apart. */
+function hueClash(p: Triple, q: Triple): boolean {
+  const [c1, c2] = [Math.hypot(p[1], p[2]), Math.hypot(q[1], q[2])];
+  if (c1 < 10 || c2 < 10) return false;
+  const d = Math.abs(Math.atan2(p[2], p[1]) - Math.atan2(q[2], q[1]));
+  return Math.min(d, 2 * Math.PI - d) > Math.PI / 3;
+}
+
+/** The wool that stands furthest from both, if it stands apart from both at all. */
+function rimFor(a: string, b: string, cupboard: Cupboard): Pair['rim'] {
+  let best: Pair['rim'] = null;
+  let most = VANISHES;
+  for (const l of cupboard.lots) {
+    if (l.haveG <= 0) continue;
+    const far = Math.min(difference(labOf(l.colour), labOf(a)), difference(labOf(l.colour), labOf(b)));
+    if (far > most) {
+      most = far;
+      best = { lotId: l.id, name: l.name, hex: l.colour };
+    }
+  }
+  return best;
+}
+
+/** Pairs of areas with a common border and how long it is. */
+export function neighbours(
+  form: Pick<FormWork, 'skin'>,
+  owner: Int32Array,
+  count: number,
+): { readonly i: number; readonly j: number; readonly mmLong: number }[] {
+  const { edges, edgeMm } = form.skin;
+  const long = new Float64Array(count * count);
+  for (let e = 0; e < edges.count; e++) {
+    const a = owner[edges.ends[2 * e]!]!;
+    const b = owner[edges.ends[2 * e + 1]!]!;
+    if (a < 0 || b < 0 || a === b) continue;
+    // About two edges of the grid cross for each step along the border.
+    long[Math.min(a, b) * count + Math.max(a, b)]! += edgeMm / 2;
+  }
+  const out: { i: number; j: number; mmLong: number }[] = [];
+  for (let i = 0; i < count; i++)
+    for (let j = i + 1; j < count; j++) if (long[i * count + j]! > 0) out.push({ i, j, mmLong: long[i * count + j]! });
+  return out;
+}
+
+/** The area that has most of the skin of a part, or for an eye the one it sits in; null where none does. */
+function areaOfPart(
+  form: FormWork,
+  shaped: Pick<ShapedAreas, 'owner' | 'shapes'>,
+  part: string,
+  eye: boolean,
+): number | null {
+  const P = form.body.parts.length;
+  const which = form.body.parts.findIndex((p) => p.part.id === part);
+  if (which < 0) return null;
+  const at = eye ? shaped.shapes.flatMap((s) => s?.away ?? [])[0] : undefined;
+  const count = new Map<number, number>();
+  const { positions } = form.skin;
+  for (let v = 0; v < shaped.owner.length; v++) {
+    const o = shaped.owner[v]!;
+    if (o < 0) continue;
+    if (at) {
+      const d = Math.hypot(positions[3 * v]! - at[0], positions[3 * v + 1]! - at[1], positions[3 * v + 2]! - at[2]);
+      if (d < 0.03 * form.body.lengthMm) count.set(o, (count.get(o) ?? 0) + 1);
+      continue;
+    }
+    let best = 0;
+    for (let p = 1; p < P; p++) if (form.distance[v * P + p]! < form.distance[v * P + best]!) best = p;
+    if (best === which) count.set(o, (count.get(o) ?? 0) + 1);
+  }
+  let best: number | null = null;
+  for (const [o, n] of count) if (best === null || n > count.get(best)!) best = o;
+  return best;
+}

@@ -1,0 +1,133 @@
+/** Judgement of markings: too fine to lay, lying nowhere, no room left for the eyes, or lost against their ground. */
+import { pointOf } from '@/core/form/places';
+import type { FormWork } from '@/core/form/form';
+import type { ShapedAreas } from '@/core/coat/coat';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding } from '@/core/stage';
+import { mm, say } from '@/core/text';
+import { reverseNeedle } from '@/core/work/needle-choice';
+import type { MarkingOnSkin } from './marking-shape';
+import type { MarkingPlan } from './shade';
+import { VANISHES } from './words';
+
+/** Finer than this cannot be laid with a needle. Ours. */
+const FINEST = 0.8;
+/** Room an eye with its rim wants round its middle, as a share of the finished length. Ours, until the eyes are sized. */
+const EYE_ROOM = 0.014;
+
+export function markingFindings(
+  piece: Piece,
+  cupboard: Cupboard,
+  plans: readonly MarkingPlan[],
+  onSkin: readonly MarkingOnSkin[],
+  form: FormWork,
+  shaped: Pick<ShapedAreas, 'shapes'>,
+): Finding[] {
+  const out: Finding[] = [];
+  const eyes = shaped.shapes.flatMap((s) => s?.away ?? []);
+  piece.markings.forEach((m, k) => {
+    const plan = plans[k]!;
+    const put = (f: Omit<Finding, 'stage' | 'about'>) => out.push({ ...f, stage: 'shade', about: m.id });
+    if (plan.areaMm2 < 0.5) {
+      put({
+        id: `shade-nowhere-${m.id}`,
+        severity: 'caution',
+        says: say`The marking ${m.name} lies nowhere.`,
+        why: say`It has no place yet, or lies where the animal has no area.`,
+        remedies: [],
+      });
+      return;
+    }
+    if ('startMm' in m.shape) {
+      const least = Math.min(m.shape.startMm, m.shape.endMm > 0 ? m.shape.endMm : m.shape.startMm);
+      if (least < FINEST) {
+        put({
+          id: `shade-fine-${m.id}`,
+          severity: 'caution',
+          says: say`${m.name} is finer than a needle can lay: ${mm(least)}.`,
+          why: say`Below ${mm(FINEST)} the wool spreads under the needle. Lay it wider, or break it into dashes with the reverse needle.`,
+          remedies: [
+            {
+              label: say`Make it ${mm(1)} at its finest`,
+              effect: say`as fine as can be laid`,
+              changes: [
+                { path: ['markings', k, 'shape', 'startMm'], value: Math.max(1, m.shape.startMm) },
+                ...(m.shape.endMm > 0
+                  ? [{ path: ['markings', k, 'shape', 'endMm'], value: Math.max(1, m.shape.endMm) }]
+                  : []),
+              ],
+            },
+          ],
+        });
+      }
+      const end = m.shape.through[m.shape.through.length - 1]!;
+      const part = form.body.parts.find((p) => p.part.id === end.part);
+      // Past the tip of its part there is no skin for it: it must stop short, as a blaze does before the nose.
+      const beyond = Math.max(end.along - 1, -end.along, 0) * (part?.lengthMm ?? 0);
+      if (m.shape.kind === 'blaze' && beyond === 0 && part) {
+        const tip = pointOf(form.body, { ...end, along: 1, up: 0, out: 0 });
+        const last = plan.line[plan.line.length - 1];
+        const short = tip && last ? Math.hypot(tip[0] - last[0], tip[1] - last[1], tip[2] - last[2]) : Infinity;
+        const least = 0.02 * piece.form.finishedLengthMm;
+        if (short < least) {
+          put({
+            id: `shade-blaze-${m.id}`,
+            severity: 'caution',
+            says: say`${m.name} runs to within ${mm(short)} of the tip.`,
+            why: say`A blaze tapers toward the nose and stops short of it; leave ${mm(least)} for the nose.`,
+            remedies: [
+              {
+                label: say`Stop ${mm(Math.ceil(m.shape.stopMm + least - short))} short`,
+                effect: say`leaves room for the nose`,
+                changes: [
+                  { path: ['markings', k, 'shape', 'stopMm'], value: Math.ceil(m.shape.stopMm + least - short) },
+                ],
+              },
+            ],
+          });
+        }
+      }
+    }
+    const room = EYE_ROOM * piece.form.finishedLengthMm;
+    if (eyes.length > 0 && m.shape.kind !== 'mask') {
+      const { positions } = form.skin;
+      const near = eyes.some((e) => {
+        for (let v = 0; v < positions.length / 3; v++) {
+          if (onSkin[k]!.depth[v]! <= 0) continue;
+          const d = Math.hypot(positions[3 * v]! - e[0], positions[3 * v + 1]! - e[1], positions[3 * v + 2]! - e[2]);
+          if (d < room) return true;
+        }
+        return false;
+      });
+      if (near) {
+        put({
+          id: `shade-room-${m.id}`,
+          severity: 'caution',
+          says: say`${m.name} leaves no room for the eye.`,
+          why: say`It comes nearer than ${mm(room)} to the middle of an eye; the eye and its rim need that much.`,
+          remedies: [],
+        });
+      }
+    }
+    if (plan.contrast !== null && plan.contrast < VANISHES) {
+      put({
+        id: `shade-faint-${m.id}`,
+        severity: plan.contrast < VANISHES / 2 ? 'caution' : 'note',
+        says: say`${m.name} will hardly be told from what it lies on.`,
+        why: say`At arm’s length two colours so near run into each other. Make one lighter, or rim it.`,
+        remedies: [],
+      });
+    }
+    if (m.broken && !reverseNeedle(cupboard)) {
+      put({
+        id: `shade-broken-${m.id}`,
+        severity: 'stop',
+        says: say`There is no reverse needle in the cupboard to break ${m.name} into dashes with.`,
+        why: say`The gaps are made by pulling the ground up through the line.`,
+        remedies: [],
+      });
+    }
+  });
+  return out;
+}
