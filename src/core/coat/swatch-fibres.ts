@@ -22,6 +22,8 @@ export interface SwatchFibres {
   readonly strokes: Float32Array;
   /** Which colour: 0 the wool, 1 its tip, 2 the marking. */
   readonly colour: Uint8Array;
+  /** Which fibre each stroke is a part of. */
+  readonly of: Uint32Array;
   readonly widthMm: number;
   readonly count: number;
 }
@@ -48,17 +50,22 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
   const reach = length * Math.cos((pile.liftDeg * Math.PI) / 180);
   const strokes: number[] = [];
   const colour: number[] = [];
+  const of: number[] = [];
+  let fibres = 0;
   const wavy = pile.crimpMm > 0 && pile.crimpDepthMm > 0.2;
   const fibre = (x: number, y: number, turn: number, what: number, phase: number) => {
+    const me = fibres++;
     const dx = reach * Math.sin(turn);
     const dy = -reach * Math.cos(turn);
     if (!wavy) {
       strokes.push(x, y, x + dx, y + dy);
       colour.push(what);
+      of.push(me);
       if (pile.tipColour && what === 0) {
         const t = 1 - pile.tipShare;
         strokes.push(x + t * dx, y + t * dy, x + dx, y + dy);
         colour.push(1);
+        of.push(me);
       }
       return;
     }
@@ -72,6 +79,7 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
     for (let k = 0; k < WAVES; k++) {
       strokes.push(...at(k), ...at(k + 1));
       colour.push(pile.tipColour && (k + 1) / WAVES > 1 - pile.tipShare ? 1 : what);
+      of.push(me);
     }
   };
   const scatter = () => (rnd() + rnd() + rnd() - 1.5) * 2 * pile.scatter;
@@ -111,6 +119,7 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
   return {
     strokes: Float32Array.from(strokes),
     colour: Uint8Array.from(colour),
+    of: Uint32Array.from(of),
     widthMm: s.finenessUm / 1000,
     count: colour.length,
   };

@@ -149,7 +149,7 @@ export const pieceMarkingSchema = z.strictObject({
     .array(layerSchema)
     .min(1, 'A marking needs a layer')
     .max(8)
-    .refine((l) => l.every((x) => x.kind !== 'coat'), 'A marking has no coat of its own'),
+    .refine((l) => !l.some((x) => x.kind === 'coat'), 'A marking has no coat of its own'),
 });
 
 export const SMALL_KINDS = ['nose', 'lip', 'eye', 'eye rim', 'beak', 'pads', 'claws', 'hooves', 'other'] as const;

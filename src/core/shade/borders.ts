@@ -5,7 +5,7 @@
 import type { ShapedAreas } from '@/core/coat/coat';
 import type { Piece } from '@/core/piece/schema';
 import { coverAtDepth, noise, onPatch } from './fields';
-import type { ShadeField } from './look';
+import { mainLook, type ShadeField } from './look';
 
 type Fields = readonly (ShadeField | null)[];
 
@@ -30,11 +30,7 @@ export function borders(
       if (had !== undefined) return had;
       const other = fields[j];
       if (!other) return null;
-      const count = new Uint32Array(other.looks.length);
-      for (const l of other.a) count[l]!++;
-      let best = 0;
-      count.forEach((c, l) => c > count[best]! && (best = l));
-      looks.push(other.looks[best]!);
+      looks.push(other.looks[mainLook(other)]!);
       main.set(j, looks.length - 1);
       return looks.length - 1;
     };

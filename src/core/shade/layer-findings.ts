@@ -18,8 +18,9 @@ import { inWords, SLIGHT, ARMS_LENGTH } from './words';
 
 /** Darker than this is black. Ours. */
 const BLACK = 14;
-/** A coat whose ground changes it by more wants an under-layer of its colour. */
-const COAT_SHOWS = 4;
+/** A coat whose ground changes it by more wants an under-layer of its colour; by this much it is only worth knowing. */
+const COAT_SHOWS = 8;
+const COAT_NOTE = 4;
 
 export function missingFinding(
   piece: Piece,
@@ -89,8 +90,10 @@ export function layerFindings(
           says: say`${plan.wool} on ${area.name} lets what is below show through: ${inWords(labOfCurve(own), labOfCurve(steps[k + 1]!))} than the wool itself.`,
           why:
             need === null
-              ? say`No layer of it would hide what lies below; a pale fibre lets light through. Lay it before the darker wool instead, or take the darker wool off.`
-              : say`A pale fibre lets light through, so hiding takes ${mgCm2(need)}, ${grams(more!)} more.`,
+              ? say`No layer of it would hide what lies below. Lay it before the darker wool instead, or take the darker wool off.`
+              : labOfCurve(own)[0] > labOfCurve(ground)[0]
+                ? say`A pale fibre lets light through, so hiding takes ${mgCm2(need)}, ${grams(more!)} more.`
+                : say`It is too thin a layer; hiding takes ${mgCm2(need)}, ${grams(more!)} more.`,
           remedies,
         });
       }
@@ -114,7 +117,7 @@ export function layerFindings(
         });
       }
     }
-    if (l.says === 'coat' && l.mix && plan.showsBy > COAT_SHOWS && below > SLIGHT) {
+    if (l.says === 'coat' && l.mix && plan.showsBy > COAT_NOTE && below > SLIGHT) {
       const { m1, kappa } = l.mix;
       const under: Layer = {
         kind: 'veil',
@@ -127,7 +130,7 @@ export function layerFindings(
       };
       put({
         id: `shade-coat-${area.id}`,
-        severity: 'caution',
+        severity: plan.showsBy > COAT_SHOWS ? 'caution' : 'note',
         says: say`The coat of ${area.name} comes out ${inWords(labOfCurve(own), labOfCurve(steps[k + 1]!))} than its wool.`,
         why: say`What lies below shines through it. A felted layer of the same wool under the coat takes that away.`,
         remedies: [

@@ -93,6 +93,15 @@ export function lookOf(
   };
 }
 
+/** The look most places of an area have. */
+export function mainLook(f: Pick<ShadeField, 'looks' | 'a'>): number {
+  const count = new Uint32Array(f.looks.length);
+  for (const l of f.a) count[l]!++;
+  let best = 0;
+  count.forEach((c, l) => c > count[best]! && (best = l));
+  return best;
+}
+
 /** A field in steps of an eighth, so that places nearly alike share a look. */
 export const stepped = (f: number): number => Math.round(f * STEPS);
 export const unstepped = (s: number): number => s / STEPS;

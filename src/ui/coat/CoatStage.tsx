@@ -7,6 +7,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo } from 'react';
 import type { AreaPlan } from '@/core/coat/coat';
+import { mainLook } from '@/core/shade/look';
 import { setView, useDesk } from '@/desk/store';
 import { COAT_ROOMS, type CoatRoom } from '@/desk/view';
 import { RoomBar } from '@/ui/frame/RoomBar';
@@ -136,6 +137,7 @@ function UnderTurntable({
   done: ReadonlySet<number>;
 }) {
   const fur = area?.fur ?? null;
+  const shaded = useDesk((s) => s.plan?.shade.areas.find((a) => a.id === area?.id));
   const n = fur?.rows.rows.length ?? 0;
   const unit = fur?.chart.dress.unit;
   const what = fur?.sheet ? 'Sheet' : 'Lay chart';
@@ -194,6 +196,8 @@ function UnderTurntable({
           <SwatchPicture
             label={`Swatch of ${area.name} at life size: ${Math.round(fur.figures.cover.value * 1000) / 10} % of the base hidden`}
             pile={fur.pile}
+            look={shaded?.field?.looks[mainLook(shaded.field)]}
+            groundHex={shaded?.groundHex}
             lotId={fur.lotId}
             arealMgCm2={fur.figures.areal.value}
             spacingMm={fur.rows.meanSpacingMm}

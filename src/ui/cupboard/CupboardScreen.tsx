@@ -14,7 +14,12 @@ import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
+import { gradeOf, WOOL_GRADES } from '@/core/coat/wool-grades';
+import { ColourField } from '@/ui/parts/ColourField';
+import { PickField } from '@/ui/parts/PickField';
+import { PhotoColour } from '@/ui/shade/PhotoColour';
 import { LockFields } from './LockFields';
+import { MottleFields } from './MottleFields';
 import { Wires } from './Wires';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
@@ -171,16 +176,19 @@ function LotForm({ lot }: { lot: Lot }) {
           </MenuItem>
         ))}
       </TextField>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', alignItems: 'center', minHeight: 38, fontSize: 13 }}>
-        <label htmlFor="lot-colour">Colour</label>
-        <input
-          id="lot-colour"
-          type="color"
-          value={lot.colour}
-          onChange={(e) => set((l) => void (l.colour = e.target.value.toLowerCase()))}
-          style={{ width: 104, height: 30 }}
-        />
-      </Box>
+      <ColourField label="Colour" value={lot.colour} onChange={(v) => set((l) => void (l.colour = v))} />
+      <PhotoColour onPick={(v) => set((l) => void (l.colour = v))} />
+      <MottleFields lot={lot} set={set} />
+      <PickField
+        label="Wool grade"
+        value=""
+        empty={gradeOf(lot.finenessUm) ? `about ${gradeOf(lot.finenessUm)!.grade}` : 'Take the fineness from it'}
+        options={WOOL_GRADES.map((g) => ({ value: g.grade, says: `${g.grade}, ${g.leastUm} to ${g.mostUm} micron` }))}
+        onChange={(v) => {
+          const g = WOOL_GRADES.find((x) => x.grade === v)!;
+          set((l) => void (l.finenessUm = Math.round(((g.leastUm + g.mostUm) / 2) * 10) / 10));
+        }}
+      />
       {MEASURES.map((m) => (
         <MeasureField
           key={m.key}

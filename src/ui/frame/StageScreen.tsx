@@ -4,11 +4,19 @@ import { BenchStage } from '@/ui/bench/BenchStage';
 import { CoatStage } from '@/ui/coat/CoatStage';
 import { FormStage } from '@/ui/form/FormStage';
 import { LogStage } from '@/ui/log/LogStage';
+import { ShadeStage } from '@/ui/shade/ShadeStage';
 import { OrderStage } from '@/ui/order/OrderStage';
 import type { StagePath } from './stages';
 import { StageBoundary } from './StageBoundary';
 
-const SCREENS = { form: FormStage, coat: CoatStage, order: OrderStage, bench: BenchStage, log: LogStage } as const;
+const SCREENS = {
+  form: FormStage,
+  coat: CoatStage,
+  shade: ShadeStage,
+  order: OrderStage,
+  bench: BenchStage,
+  log: LogStage,
+} as const;
 
 export function StageScreen({ stage }: { stage: StagePath }) {
   const Screen = SCREENS[stage];

@@ -4,6 +4,7 @@ import type { StageName } from '@/core/stage';
 export const STAGES = [
   { path: 'form', name: 'Form', findings: ['form'] },
   { path: 'coat', name: 'Coat', findings: ['coat', 'stock'] },
+  { path: 'shade', name: 'Shade', findings: ['shade'] },
   { path: 'order', name: 'Order', findings: ['order'] },
   { path: 'bench', name: 'Bench', findings: [] },
   { path: 'log', name: 'Log', findings: ['log'] },

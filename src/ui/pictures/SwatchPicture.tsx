@@ -7,6 +7,9 @@ import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
 import { swatchFibres } from '@/core/coat/swatch-fibres';
 import type { Pile } from '@/core/coat/pile';
+import { hexOf } from '@/core/colour/rgb';
+import type { Look } from '@/core/shade/look';
+import { pickStrand } from '@/core/shade/strand-colour';
 import { useDesk } from '@/desk/store';
 import { BARE } from './colours';
 
@@ -23,6 +26,10 @@ export interface SwatchPictureProps {
   readonly spacingMm: number;
   readonly widePx: number;
   readonly highPx: number;
+  /** What its strands are seen as; without it they have the colour of their wool. */
+  readonly look?: Look | undefined;
+  /** Colour of what shows between. */
+  readonly groundHex?: string | undefined;
   /** How many times life size. */
   readonly times?: number;
 }
@@ -41,7 +48,7 @@ export function SwatchPicture(p: SwatchPictureProps) {
     canvas.width = Math.round(p.widePx * dots);
     canvas.height = Math.round(p.highPx * dots);
     const scale = PER_MM * times * dots;
-    g.fillStyle = BARE;
+    g.fillStyle = p.groundHex ?? BARE;
     g.fillRect(0, 0, canvas.width, canvas.height);
     const s = swatchFibres(
       {
@@ -63,14 +70,16 @@ export function SwatchPicture(p: SwatchPictureProps) {
     for (let i = 0; i < s.count; i += every) {
       // Each a little lighter or darker than the next, as fibres are.
       g.globalAlpha = 1;
-      g.strokeStyle = shaded(colours[s.colour[i]!]!, 0.82 + 0.3 * ((i * 0.618) % 1));
+      const strand = p.look && s.colour[i] !== 2 ? pickStrand(p.look, (s.of[i]! * 0.6180339887) % 1) : null;
+      const hex = strand ? hexOf(s.colour[i] === 1 && strand.tip ? strand.tip : strand.root) : colours[s.colour[i]!]!;
+      g.strokeStyle = shaded(hex, 0.82 + 0.3 * ((i * 0.618) % 1));
       g.beginPath();
       const y = canvas.height;
       g.moveTo(s.strokes[4 * i]! * scale, y - s.strokes[4 * i + 1]! * scale);
       g.lineTo(s.strokes[4 * i + 2]! * scale, y - s.strokes[4 * i + 3]! * scale);
       g.stroke();
     }
-  }, [p.pile, p.arealMgCm2, p.spacingMm, p.widePx, p.highPx, times, lot, hand, seed]);
+  }, [p.pile, p.arealMgCm2, p.spacingMm, p.widePx, p.highPx, times, lot, hand, seed, p.look, p.groundHex]);
   return (
     <Box
       component="canvas"

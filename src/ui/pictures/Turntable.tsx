@@ -70,7 +70,7 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
       ...(compact ? { overlay: 'rows' as const } : {}),
       // The inside, the brush and plain areas belong to the Form.
       ...(tool === undefined ? { inside: 'finished' as const, brush: 'off' as const } : {}),
-      ...(tool === 'comb' ? { inside: 'finished' as const } : {}),
+      ...(tool === 'comb' || tool === 'shade' ? { inside: 'finished' as const } : {}),
       ...(tool === 'areas' ? { overlay: 'plain' as const } : {}),
     }),
     [chosen, compact, tool],
@@ -153,7 +153,9 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
           </Typography>
         </Box>
       )}
-      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && <Insides inside={view.inside} />}
+      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && (
+        <Insides inside={view.inside} />
+      )}
       {!compact && tool !== 'areas' && view.inside === 'finished' && (
         <Box
           sx={{

@@ -10,12 +10,13 @@ import { makeBody } from '@/core/form/body';
 import { addStroke } from '@/core/form/area-edits';
 import { addCombStroke } from '@/core/form/comb-edits';
 import { placeAt } from '@/core/form/places';
+import { lineDrawn, markTouched } from '@/core/shade/shade-edits';
 import type { Plan } from '@/core/plan';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FormRoom, View } from '@/desk/view';
 
 /** What a press or a drag on the animal is for: a room of the Form, or the comb. */
-export type Tool = FormRoom | 'comb';
+export type Tool = FormRoom | 'comb' | 'shade';
 
 import { MARK } from './turntable-geometry';
 
@@ -67,7 +68,32 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
         changePiece((piece) => addCombStroke(piece, body, points, brushReach, brushBoth));
         return;
       }
+      if (brush === 'mark') {
+        const { markingId } = useDesk.getState().view;
+        changePiece((piece) =>
+          markTouched(
+            piece,
+            markingId,
+            points.map((p) => placeAt(body, p)),
+            brushReach,
+          ),
+        );
+        return;
+      }
       if (areaId === null) return;
+      if (brush === 'line') {
+        const { layerId } = useDesk.getState().view;
+        changePiece((piece) =>
+          lineDrawn(
+            piece,
+            areaId,
+            layerId,
+            points.map((p) => placeAt(body, p)),
+            brushBoth,
+          ),
+        );
+        return;
+      }
       if (brush === 'away') {
         const at = placeAt(body, points[points.length - 1]!);
         changePiece((piece) => ({
@@ -97,13 +123,15 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
   const brush =
     mine &&
     ((tool === 'areas' && (view.brush === 'paint' || view.brush === 'erase') && view.areaId !== null) ||
+      (tool === 'shade' &&
+        ((view.brush === 'mark' && view.markingId !== null) || (view.brush === 'line' && view.layerId !== null))) ||
       (tool === 'comb' && (view.brush === 'comb' || (view.brush === 'away' && view.areaId !== null))));
   return {
     events: {
       onClick: (e) => {
         if (e.delta > 4 || brush) return;
         e.stopPropagation();
-        if (tool !== undefined && tool !== 'areas' && tool !== 'comb') {
+        if (tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade') {
           if (body) setView({ partId: placeAt(body, [e.point.x, e.point.y, e.point.z]).part });
           return;
         }

@@ -1,0 +1,58 @@
+'use client';
+/** Other colours in a natural wool, each with its share; what the wool comes out as pulled apart. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { hexOfCurve } from '@/core/colour/reflectance';
+import type { Lot } from '@/core/piece/cupboard';
+import { woolCurve } from '@/core/shade/wool-colour';
+import { ColourField, Patch } from '@/ui/parts/ColourField';
+import { MeasureField } from '@/ui/parts/MeasureField';
+
+const MOST = 0.98;
+
+export function MottleFields({ lot, set }: { lot: Lot; set: (recipe: (l: Lot) => void) => void }) {
+  const rest = (i: number) => MOST - lot.mottle.reduce((s, m, k) => s + (k === i ? 0 : m.share), 0);
+  return (
+    <Box role="group" aria-label="Mottled wool" sx={{ my: 1 }}>
+      {lot.mottle.map((m, i) => (
+        <Box
+          key={i}
+          role="group"
+          aria-label={`Colour ${i + 2}`}
+          sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, my: 0.5 }}
+        >
+          <ColourField
+            label={`Colour ${i + 2}`}
+            value={m.colour}
+            onChange={(v) => set((l) => void (l.mottle[i]!.colour = v))}
+          />
+          <MeasureField
+            label="Share"
+            kind="share"
+            value={m.share}
+            min={0.01}
+            max={Math.min(0.95, rest(i))}
+            slide={{ min: 0.01, max: Math.min(0.95, rest(i)), step: 0.01 }}
+            onChange={(v) => set((l) => void (l.mottle[i]!.share = v))}
+          />
+          <Button aria-label={`Take colour ${i + 2} out`} onClick={() => set((l) => void l.mottle.splice(i, 1))}>
+            Take out
+          </Button>
+        </Box>
+      ))}
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', fontSize: 13 }}>
+        <Button
+          disabled={lot.mottle.length >= 4 || rest(-1) < 0.05}
+          onClick={() => set((l) => void l.mottle.push({ colour: '#6b5a48', share: Math.min(0.15, rest(-1)) }))}
+        >
+          Another colour in it
+        </Button>
+        {(lot.mottle.length > 0 || lot.tipColour !== null) && (
+          <>
+            <Patch hex={hexOfCurve(woolCurve(lot))} /> pulled apart
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}

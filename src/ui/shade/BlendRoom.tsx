@@ -1,0 +1,230 @@
+'use client';
+/**
+ * Blend card: two to four wools by parts, the colour they come out in by both schools, grams for the area; and the colour a
+ * blend really came out in, from which this hand learns.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { difference } from '@/core/colour/difference';
+import { labOf } from '@/core/colour/lab';
+import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
+import type { Area } from '@/core/piece/schema';
+import type { Recipe } from '@/core/piece/shade';
+import { blendCurve, STEARNS_M, type BlendModel } from '@/core/shade/blend';
+import { blendHow, fitBlend } from '@/core/shade/learnt-blend';
+import { recipeWords } from '@/core/shade/recipe';
+import { addLayer } from '@/core/shade/shade-edits';
+import { woolCurve } from '@/core/shade/wool-colour';
+import { colourName, inWords } from '@/core/shade/words';
+import { freshId } from '@/desk/files';
+import { changePiece, editCupboard, setView, useDesk } from '@/desk/store';
+import { figures } from '@/ui/frame/theme';
+import { ColourField, Patch } from '@/ui/parts/ColourField';
+import { FactList } from '@/ui/parts/FactList';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { PhotoColour } from './PhotoColour';
+import { RecipeField } from './RecipeField';
+
+export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
+  const cupboard = useDesk((s) => s.cupboard);
+  const hand = useDesk((s) => s.hand);
+  const mine = useDesk((s) => s.mine);
+  const { q } = useUnits();
+  const { lots } = cupboard;
+  const [recipe, setRecipe] = useState<Recipe>(() => lots.slice(0, 2).map((l) => ({ lotId: l.id, parts: 1 })));
+  const [even, setEven] = useState(1);
+  const [areal, setAreal] = useState(2);
+  const used = recipe.map((r) => ({ lot: lots.find((l) => l.id === r.lotId), parts: r.parts }));
+  if (lots.length < 2 || used.some((u) => !u.lot)) {
+    return <Typography sx={{ my: 1 }}>A blend needs two wools in the cupboard.</Typography>;
+  }
+  const list = used.map((u) => ({ curve: woolCurve(u.lot!), parts: u.parts }));
+  const how = blendHow(cupboard, used[0]!.lot!.form, hand, even);
+  const by = (model: BlendModel) => blendCurve(list, { ...how, model });
+  const schools = [
+    { name: 'Stearns and Noechel', model: 'stearns-noechel' as const },
+    { name: 'Friele', model: 'friele' as const },
+  ].map((s) => ({ ...s, curve: by(s.model) }));
+  const mainCurve = schools.find((s) => s.model === hand.blendModel)!.curve;
+  const massG = (areal * areaMm2) / 1e5;
+  const whole = recipe.reduce((s, r) => s + r.parts, 0);
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 1.5, my: 1 }} role="group" aria-label="Predicted colour">
+        {schools.map((s) => (
+          <Box key={s.model} sx={{ flex: 1, fontSize: 13 }}>
+            <Patch
+              hex={hexOfCurve(s.curve)}
+              wide={150}
+              high={64}
+              label={`${s.name}: ${colourName(labOfCurve(s.curve))}`}
+            />
+            <Box>{s.model === hand.blendModel ? <b>{s.name}</b> : s.name}</Box>
+            <Box sx={{ color: 'text.secondary' }}>
+              {colourName(labOfCurve(s.curve))}{' '}
+              <Box component="span" sx={figures}>
+                {hexOfCurve(s.curve)}
+              </Box>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
+        Under daylight (D65).{' '}
+        {how.blends > 0
+          ? `Fitted to ${how.blends} of your blends of ${used[0]!.lot!.form}: M ${how.m.toFixed(3)}.`
+          : `M ${STEARNS_M}, from memory; write down a blend you made and it is fitted to your hand.`}
+      </Box>
+      <RecipeField
+        label="Blend"
+        recipe={recipe}
+        even={even}
+        disabled={!mine}
+        onChange={(r, e) => {
+          setRecipe(r);
+          setEven(e);
+        }}
+      />
+      <MeasureField
+        label="Laid at"
+        kind="areal"
+        value={areal}
+        min={0.1}
+        max={60}
+        slide={{ min: 0.1, max: 20, step: 0.1 }}
+        onChange={setAreal}
+      />
+      <FactList
+        label={`Wool for ${doc.name}`}
+        list={used.map((u) => ({
+          what: u.lot!.name,
+          value: q({ kind: 'mass', value: (massG * u.parts) / whole }),
+        }))}
+      />
+      <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
+        <Button
+          disabled={!mine || doc.coat.method === 'none'}
+          onClick={() => {
+            changePiece((p) => ({
+              ...p,
+              areas: p.areas.map((a) =>
+                a.id === doc.id
+                  ? {
+                      ...a,
+                      shade: {
+                        ...a.shade,
+                        layers: a.shade.layers.map((l) => (l.kind === 'coat' ? { ...l, blend: recipe, even } : l)),
+                      },
+                    }
+                  : a,
+              ),
+            }));
+            setView({ shadeRoom: 'stack', layerId: 'coat' });
+          }}
+        >
+          Lay the coat of {doc.name} from it
+        </Button>
+        <Button
+          disabled={!mine}
+          onClick={() => {
+            let id = '';
+            changePiece((p) => {
+              const made = addLayer(p, doc.id, 'veil', { lot: used[0]!.lot!, hand, recipe });
+              id = made.id;
+              return {
+                ...made.piece,
+                areas: made.piece.areas.map((a) =>
+                  a.id === doc.id
+                    ? {
+                        ...a,
+                        shade: {
+                          ...a.shade,
+                          layers: a.shade.layers.map((l) =>
+                            l.id === id && l.kind === 'veil' ? { ...l, even, arealMgCm2: areal } : l,
+                          ),
+                        },
+                      }
+                    : a,
+                ),
+              };
+            });
+            setView({ shadeRoom: 'stack', layerId: id });
+          }}
+        >
+          Lay it as a veil
+        </Button>
+      </Box>
+      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} mine={mine} />
+      <Made mine={mine} />
+    </>
+  );
+}
+
+/** The colour this blend really came out in. */
+function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number; predicted: string; mine: boolean }) {
+  const lots = useDesk((s) => s.cupboard.lots);
+  const [made, setMade] = useState<string | null>(null);
+  const colour = made ?? predicted;
+  const fit = made && recipe.length > 1 ? fitBlend({ recipe, even, colour: made }, lots) : null;
+  return (
+    <Box role="group" aria-label="Fit to my hand" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <Typography variant="h3">Fit to my hand</Typography>
+      <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
+        Blend a little of it, let it lie by a window, and write down the colour it came out in.
+      </Box>
+      <ColourField label="It came out" value={colour} disabled={!mine} onChange={setMade} />
+      <PhotoColour disabled={!mine} onPick={setMade} />
+      {made && (
+        <Box sx={{ fontSize: 13, my: 0.5 }}>
+          {inWords(labOf(made), labOf(predicted))} predicted (difference{' '}
+          {difference(labOf(made), labOf(predicted)).toFixed(1)}); this blend alone would want M{' '}
+          {fit === null ? '–' : fit.toFixed(3)}.
+        </Box>
+      )}
+      <Button
+        disabled={!mine || made === null || recipe.length < 2}
+        onClick={() => {
+          editCupboard((d) => {
+            d.blends.push({
+              id: freshId('blend'),
+              name: recipeWords(recipe, lots).slice(0, 80),
+              at: new Date().toISOString(),
+              recipe: [...recipe],
+              even,
+              colour: made!,
+            });
+          });
+          setMade(null);
+        }}
+      >
+        Write down the blend
+      </Button>
+    </Box>
+  );
+}
+
+function Made({ mine }: { mine: boolean }) {
+  const blends = useDesk((s) => s.cupboard.blends);
+  if (blends.length === 0) return null;
+  return (
+    <Box component="ul" aria-label="Blends made" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, fontSize: 13 }}>
+      {blends.map((b) => (
+        <Box component="li" key={b.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.25 }}>
+          <Patch hex={b.colour} wide={26} high={18} />
+          <Box sx={{ flex: 1 }}>{b.name}</Box>
+          <Button
+            disabled={!mine}
+            aria-label={`Take away the blend ${b.name}`}
+            onClick={() => editCupboard((d) => void (d.blends = d.blends.filter((x) => x.id !== b.id)))}
+            sx={{ minWidth: 0, px: 1, minHeight: 24 }}
+          >
+            ×
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,227 @@
+'use client';
+/** Judge: contrast of neighbours, the palette under three daylights, small parts, linings; what vanishes and what helps. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { SMALL_KINDS, type SmallPart } from '@/core/piece/shade';
+import { DAYLIGHTS } from '@/core/shade/daylight';
+import { freeId } from '@/core/shade/layer-findings';
+import { changePiece, editPiece, useDesk } from '@/desk/store';
+import { Patch } from '@/ui/parts/ColourField';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { NameField } from '@/ui/parts/NameField';
+import { PickField } from '@/ui/parts/PickField';
+import { SmallTable } from '@/ui/parts/SmallTable';
+import { RecipeField } from './RecipeField';
+import { firstLot } from './shade-store';
+
+export function JudgeRoom() {
+  const plan = useDesk((s) => s.plan);
+  const judged = plan?.shade.judged;
+  if (!plan || !judged) return <Typography>The judgement appears when the colours have been worked out.</Typography>;
+  const lost = judged.pairs.filter((p) => p.verdict.startsWith('vanishes'));
+  const about = plan.findings.filter(
+    (f) => f.stage === 'shade' && /^shade-(vanishes|clash|lining|small|faint|black)/.test(f.id),
+  );
+  return (
+    <>
+      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        {judged.pairs.length === 0
+          ? 'There are no neighbours to compare yet.'
+          : lost.length === 0
+            ? 'Every pair of neighbours stands apart.'
+            : `${lost.length} of ${judged.pairs.length} pairs run into each other at arm’s length.`}
+      </Typography>
+      {about.map((f) => (
+        <FindingCard key={f.id} finding={f} />
+      ))}
+      <Typography variant="h3">Neighbours, nearest first</Typography>
+      <SmallTable
+        label="Contrast of neighbours"
+        head={['Pair', 'contrast', 'at dusk', '']}
+        rows={judged.pairs.map((p) => [
+          <Box key="p" sx={{ display: 'flex', gap: 0.75, alignItems: 'center', fontFamily: 'body1.fontFamily' }}>
+            <Box sx={{ display: 'flex' }}>
+              <Box sx={{ width: 16, height: 18, bgcolor: p.a.hex }} />
+              <Box sx={{ width: 16, height: 18, bgcolor: p.b.hex }} />
+            </Box>
+            <span>
+              {p.a.name}, {p.b.name.toLowerCase()}
+              {p.rim ? (
+                <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>
+                  rim of {p.rim.name.toLowerCase()}
+                </Box>
+              ) : null}
+            </span>
+          </Box>,
+          p.contrast.toFixed(0),
+          p.dusk.toFixed(0),
+          p.verdict === 'stands apart'
+            ? '✓ apart'
+            : p.verdict === 'same colour'
+              ? '= same'
+              : p.verdict === 'vanishes'
+                ? '! lost'
+                : '! at dusk',
+        ])}
+      />
+      <Typography variant="h3" sx={{ mt: 1.5 }}>
+        Small parts
+      </Typography>
+      <SmallParts />
+      {judged.agreements.length > 0 && (
+        <SmallTable
+          label="Small parts together"
+          head={['Pair', 'difference', '']}
+          rows={judged.agreements.map((a) => [
+            `${a.aName}, ${a.bName.toLowerCase()}`,
+            a.contrast.toFixed(0),
+            a.agrees ? '✓ agree' : '! clash',
+          ])}
+        />
+      )}
+      {judged.linings.length > 0 && (
+        <>
+          <Typography variant="h3" sx={{ mt: 1.5 }}>
+            Linings
+          </Typography>
+          <SmallTable
+            label="Linings"
+            head={['Part', 'outside comes out']}
+            rows={judged.linings.map((l) => [
+              <Box key="l" sx={{ display: 'flex', gap: 0.5 }}>
+                <Patch hex={l.faceHex} wide={16} high={16} />
+                <Patch hex={l.liningHex} wide={16} high={16} />
+                <Patch hex={l.seenHex} wide={16} high={16} />
+                {l.name}
+              </Box>,
+              l.words,
+            ])}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+function SmallParts() {
+  const piece = useDesk((s) => s.piece)!;
+  const mine = useDesk((s) => s.mine);
+  const set = (id: string, recipe: (s: SmallPart) => void) =>
+    editPiece((d) => {
+      const s = d.smallParts.find((x) => x.id === id);
+      if (s) recipe(s as SmallPart);
+    });
+  return (
+    <Box>
+      {piece.smallParts.map((s) => (
+        <Box
+          key={s.id}
+          role="group"
+          aria-label={s.name}
+          sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.75 }}
+        >
+          <NameField
+            label="Name of the part"
+            value={s.name}
+            disabled={!mine}
+            onChange={(v) => set(s.id, (x) => void (x.name = v))}
+          />
+          <PickField
+            label="Kind"
+            value={s.kind}
+            options={SMALL_KINDS.map((k) => ({ value: k, says: k }))}
+            disabled={!mine}
+            onChange={(v) => set(s.id, (x) => void (x.kind = v as SmallPart['kind']))}
+          />
+          <PickField
+            label="Sits on"
+            value={s.on}
+            options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
+            disabled={!mine}
+            onChange={(v) => set(s.id, (x) => void (x.on = v))}
+          />
+          <RecipeField
+            label={`Colour of ${s.name}`}
+            recipe={s.recipe}
+            even={s.even}
+            disabled={!mine}
+            onChange={(recipe, even) =>
+              set(s.id, (x) => {
+                x.recipe = [...recipe];
+                x.even = even;
+              })
+            }
+          />
+          <Button
+            disabled={!mine}
+            onClick={() => editPiece((d) => void (d.smallParts = d.smallParts.filter((x) => x.id !== s.id)))}
+          >
+            Take {s.name} away
+          </Button>
+        </Box>
+      ))}
+      <Button
+        disabled={!mine || piece.smallParts.length >= 20}
+        sx={{ mt: 0.5 }}
+        onClick={() => {
+          const lot = firstLot();
+          if (!lot) return;
+          changePiece((p) => {
+            const kind =
+              (['nose', 'pads', 'eye'] as const).find((k) => !p.smallParts.some((s) => s.kind === k)) ?? 'other';
+            const head = p.form.parts.find((x) => /muzzle|beak|skull/.test(x.id)) ?? p.form.parts[0]!;
+            return {
+              ...p,
+              smallParts: [
+                ...p.smallParts,
+                {
+                  id: freeId(p.smallParts, kind),
+                  name: kind === 'other' ? 'Small part' : `${kind[0]!.toUpperCase()}${kind.slice(1)}`,
+                  kind,
+                  on: head.id,
+                  recipe: [{ lotId: lot.id, parts: 1 }],
+                  even: 1,
+                },
+              ],
+            };
+          });
+        }}
+      >
+        Add a small part
+      </Button>
+    </Box>
+  );
+}
+
+/** The colours of the piece side by side under three daylights. */
+export function PaletteStrip() {
+  const palette = useDesk((s) => s.plan?.shade.judged.palette) ?? [];
+  if (palette.length === 0) return null;
+  return (
+    <Box
+      sx={{ height: '100%', display: 'flex', flexDirection: 'column', gap: 0.5, overflow: 'auto' }}
+      tabIndex={0}
+      role="group"
+      aria-label="Palette of the piece"
+    >
+      {DAYLIGHTS.map((d, i) => (
+        <Box key={d.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Box sx={{ width: 96, fontSize: 13, flexShrink: 0 }}>{d.name}</Box>
+          {palette.map((p) => (
+            <Box key={p.id} sx={{ width: 58, flexShrink: 0 }}>
+              <Patch hex={p.under[i]!} wide={58} high={40} label={`${p.name}, ${d.name}`} />
+            </Box>
+          ))}
+        </Box>
+      ))}
+      <Box sx={{ display: 'flex', gap: 1, pl: '104px' }}>
+        {palette.map((p) => (
+          <Box key={p.id} sx={{ width: 58, fontSize: 13, lineHeight: 1.15, flexShrink: 0, overflowWrap: 'anywhere' }}>
+            {p.name}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,365 @@
+'use client';
+/** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { layerSchema, type Layer, type LayerWhere } from '@/core/piece/shade';
+import type { Place } from '@/core/piece/schema';
+import { AMOUNTS, amountOf, arealOf, type Amount } from '@/core/shade/amount';
+import { isMixed, mixed } from '@/core/shade/recipe';
+import { setView, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+import { PlaceFields } from './PlaceFields';
+import { RecipeField } from './RecipeField';
+
+export interface LayerControlsProps {
+  readonly layer: Layer;
+  readonly onChange: (layer: Layer) => void;
+  /** Where within the area it may lie; a marking says that by its shape. */
+  readonly places?: boolean;
+}
+
+export function LayerControls({ layer, onChange, places = true }: LayerControlsProps) {
+  const mine = useDesk((s) => s.mine);
+  const lots = useDesk((s) => s.cupboard.lots);
+  const coatLot = useDesk((s) => {
+    const c = s.piece?.areas.find((a) => a.id === s.view.areaId)?.coat;
+    return c && c.method !== 'none' ? c.lotId : null;
+  });
+  const disabled = !mine;
+  if (layer.kind === 'coat') {
+    return (
+      <>
+        {layer.blend === null ? (
+          <Button
+            disabled={disabled || coatLot === null || lots.length < 2}
+            onClick={() => {
+              const other = lots.find((l) => l.id !== coatLot)!;
+              onChange({
+                ...layer,
+                blend: [
+                  { lotId: coatLot!, parts: 1 },
+                  { lotId: other.id, parts: 1 },
+                ],
+              });
+            }}
+          >
+            Lay the coat from a blend
+          </Button>
+        ) : (
+          <>
+            <RecipeField
+              label="Blend of the coat"
+              recipe={layer.blend}
+              even={layer.even}
+              disabled={disabled}
+              onChange={(blend, even) => onChange({ ...layer, blend, even })}
+            />
+            <Button disabled={disabled} onClick={() => onChange({ ...layer, blend: null, even: 1 })} sx={{ mt: 0.5 }}>
+              Back to one wool
+            </Button>
+          </>
+        )}
+      </>
+    );
+  }
+  const pickLot = (label: string) =>
+    'lotId' in layer && (
+      <PickField
+        label={label}
+        value={layer.lotId}
+        empty="not in the cupboard"
+        options={lots.map((l) => ({ value: l.id, says: l.name }))}
+        disabled={disabled}
+        onChange={(lotId) => onChange({ ...layer, lotId })}
+      />
+    );
+  return (
+    <>
+      {layer.kind === 'veil' && (
+        <>
+          <RecipeField
+            label="Wool of the veil"
+            recipe={layer.recipe}
+            even={layer.even}
+            disabled={disabled}
+            onChange={(recipe, even) => onChange({ ...layer, recipe, even })}
+          />
+          <AmountField layer={layer} onChange={onChange} disabled={disabled} />
+          <ChoiceRow
+            label="What the veil is for"
+            value={layer.aim}
+            disabled={disabled}
+            options={[
+              { value: 'let through', says: 'lets it through' },
+              { value: 'hide', says: 'hides it' },
+            ]}
+            onChange={(aim) => onChange({ ...layer, aim })}
+          />
+        </>
+      )}
+      {layer.kind === 'line' && (
+        <>
+          {pickLot('Wool')}
+          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+        </>
+      )}
+      {layer.kind === 'shadow' && (
+        <>
+          {pickLot('Dark wool')}
+          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+          <MeasureField
+            label="Veil over it"
+            kind="areal"
+            value={layer.veilMgCm2}
+            min={0.1}
+            max={40}
+            slide={{ min: 0.1, max: 12, step: 0.1 }}
+            disabled={disabled}
+            onChange={(veilMgCm2) => onChange({ ...layer, veilMgCm2 })}
+          />
+        </>
+      )}
+      {layer.kind === 'highlight' && (
+        <>
+          {pickLot('White wool')}
+          <MeasureField
+            label="White in it"
+            kind="share"
+            value={layer.share}
+            min={0.05}
+            max={0.95}
+            slide={{ min: 0.05, max: 0.95, step: 0.05 }}
+            disabled={disabled}
+            onChange={(share) => onChange({ ...layer, share })}
+          />
+          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+        </>
+      )}
+      {(layer.kind === 'flecks' || layer.kind === 'raise') && (
+        <>
+          {pickLot(layer.kind === 'raise' ? 'Raise' : 'Wool')}
+          <MeasureField
+            label={layer.kind === 'raise' ? 'Raised' : 'Flecks'}
+            kind="share"
+            value={layer.share}
+            min={0.01}
+            max={0.9}
+            slide={{ min: 0.01, max: 0.6, step: 0.01 }}
+            disabled={disabled}
+            onChange={(share) => onChange({ ...layer, share })}
+          />
+          <ChoiceRow
+            label="Texture"
+            value={layer.texture}
+            disabled={disabled}
+            options={[
+              { value: 'tufts', says: 'stands in tufts' },
+              { value: 'fine', says: 'worked in fine' },
+            ]}
+            onChange={(texture) => onChange({ ...layer, texture })}
+          />
+        </>
+      )}
+      {places && (
+        <WhereField where={layer.where} disabled={disabled} onChange={(where) => onChange({ ...layer, where })} />
+      )}
+    </>
+  );
+}
+
+function Areal({
+  layer,
+  onChange,
+  disabled,
+}: {
+  layer: Extract<Layer, { arealMgCm2: number }>;
+  onChange: (l: Layer) => void;
+  disabled: boolean;
+}) {
+  return (
+    <MeasureField
+      label="Amount"
+      kind="areal"
+      value={layer.arealMgCm2}
+      min={layerSchema.options[1].shape.arealMgCm2.minValue!}
+      max={layerSchema.options[1].shape.arealMgCm2.maxValue!}
+      slide={{ min: 0.1, max: 25, step: 0.1 }}
+      disabled={disabled}
+      onChange={(arealMgCm2) => onChange({ ...layer, arealMgCm2 })}
+    />
+  );
+}
+
+/** How much, in words with mg beside. */
+function AmountField(p: { layer: Extract<Layer, { kind: 'veil' }>; onChange: (l: Layer) => void; disabled: boolean }) {
+  const cupboard = useDesk((s) => s.cupboard);
+  const hand = useDesk((s) => s.hand);
+  const m = mixed(p.layer.recipe, p.layer.even, cupboard, hand);
+  return (
+    <>
+      {isMixed(m) && (
+        <ChoiceRow<Amount>
+          label="Amount in words"
+          value={amountOf((m.kappa * p.layer.arealMgCm2) / m.m1)}
+          disabled={p.disabled}
+          options={AMOUNTS.map((a) => ({ value: a, says: a }))}
+          onChange={(a) => p.onChange({ ...p.layer, arealMgCm2: arealOf(a, m.m1, m.kappa) })}
+        />
+      )}
+      <Areal {...p} />
+    </>
+  );
+}
+
+const WHERE_WORDS = {
+  all: 'all over',
+  fade: 'fading',
+  edge: 'along the border',
+  line: 'along a line',
+} as const;
+
+function WhereField({
+  where,
+  disabled,
+  onChange,
+}: {
+  where: LayerWhere;
+  disabled: boolean;
+  onChange: (w: LayerWhere) => void;
+}) {
+  const brush = useDesk((s) => s.view.brush);
+  const part = useDesk((s) => {
+    const area = s.piece?.areas.find((a) => a.id === s.view.areaId);
+    return area?.where[0]?.parts[0] ?? s.piece!.form.parts[0]!.id;
+  });
+  const place = (along: number, round: number): Place => ({
+    part,
+    side: 'left',
+    along,
+    up: Math.cos((round * Math.PI) / 180),
+    out: Math.sin((round * Math.PI) / 180),
+  });
+  const begin = (kind: LayerWhere['kind']): LayerWhere => {
+    if (kind === 'fade') return { kind, from: null, to: null, least: 0 };
+    if (kind === 'edge') return { kind, widthMm: 4 };
+    if (kind === 'line') return { kind, places: [place(0.3, 60), place(0.7, 60)], widthMm: 2, mirrored: true };
+    return { kind: 'all' };
+  };
+  return (
+    <Box role="group" aria-label="Where the layer lies" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <ChoiceRow
+        label="Where"
+        value={where.kind}
+        disabled={disabled}
+        options={(Object.keys(WHERE_WORDS) as LayerWhere['kind'][]).map((k) => ({ value: k, says: WHERE_WORDS[k] }))}
+        onChange={(k) => k !== where.kind && onChange(begin(k))}
+      />
+      {where.kind === 'edge' && (
+        <MeasureField
+          label="Width"
+          kind="length"
+          value={where.widthMm}
+          min={0.5}
+          max={60}
+          slide={{ min: 0.5, max: 25, step: 0.5 }}
+          disabled={disabled}
+          onChange={(widthMm) => onChange({ ...where, widthMm })}
+        />
+      )}
+      {where.kind === 'line' && (
+        <>
+          <MeasureField
+            label="Width"
+            kind="length"
+            value={where.widthMm}
+            min={0.3}
+            max={40}
+            slide={{ min: 0.5, max: 15, step: 0.5 }}
+            disabled={disabled}
+            onChange={(widthMm) => onChange({ ...where, widthMm })}
+          />
+          <Button
+            disabled={disabled}
+            aria-pressed={brush === 'line'}
+            variant={brush === 'line' ? 'contained' : 'outlined'}
+            onClick={() => setView({ brush: brush === 'line' ? 'off' : 'line' })}
+          >
+            Draw the line on the animal
+          </Button>
+          <Ends places={where.places} disabled={disabled} onChange={(places) => onChange({ ...where, places })} />
+        </>
+      )}
+      {where.kind === 'fade' && (
+        <>
+          <MeasureField
+            label="Left at the end"
+            kind="share"
+            value={where.least}
+            min={0}
+            max={1}
+            slide={{ min: 0, max: 1, step: 0.05 }}
+            disabled={disabled}
+            onChange={(least) => onChange({ ...where, least })}
+          />
+          {(
+            [
+              ['from', 'Full at', 'the hem'],
+              ['to', 'Fading to', 'the top'],
+            ] as const
+          ).map(([key, label, end]) => (
+            <Box key={key} role="group" aria-label={label}>
+              <ChoiceRow
+                label={label}
+                value={where[key] === null ? 'end' : 'place'}
+                disabled={disabled}
+                options={[
+                  { value: 'end', says: `${label.toLowerCase()} ${end}` },
+                  { value: 'place', says: 'a place' },
+                ]}
+                onChange={(v) =>
+                  onChange({ ...where, [key]: v === 'end' ? null : place(key === 'from' ? 0.2 : 0.8, 90) })
+                }
+              />
+              {where[key] !== null && (
+                <PlaceFields
+                  label={label}
+                  place={where[key]}
+                  disabled={disabled}
+                  onChange={(p) => onChange({ ...where, [key]: p })}
+                />
+              )}
+            </Box>
+          ))}
+        </>
+      )}
+    </Box>
+  );
+}
+
+/** First and last place of a line; those between are drawn. */
+export function Ends({
+  places,
+  disabled,
+  onChange,
+}: {
+  places: readonly Place[];
+  disabled: boolean;
+  onChange: (places: Place[]) => void;
+}) {
+  const set = (i: number, p: Place) => onChange(places.map((x, k) => (k === i ? p : x)));
+  return (
+    <>
+      <PlaceFields label="Start" place={places[0]!} disabled={disabled} onChange={(p) => set(0, p)} />
+      {places.length > 1 && (
+        <PlaceFields
+          label="End"
+          place={places[places.length - 1]!}
+          disabled={disabled}
+          onChange={(p) => set(places.length - 1, p)}
+        />
+      )}
+    </>
+  );
+}

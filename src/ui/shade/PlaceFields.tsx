@@ -1,0 +1,58 @@
+'use client';
+/** A place on the animal by keyboard: part, how far along it, how far round it. */
+import Box from '@mui/material/Box';
+import type { Place } from '@/core/piece/schema';
+import { useDesk } from '@/desk/store';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+
+export interface PlaceFieldsProps {
+  readonly label: string;
+  readonly place: Place;
+  readonly disabled: boolean;
+  readonly onChange: (place: Place) => void;
+}
+
+export function PlaceFields({ label, place, disabled, onChange }: PlaceFieldsProps) {
+  const parts = useDesk((s) => s.piece!.form.parts);
+  const round = Math.abs((Math.atan2(place.out, place.up) * 180) / Math.PI);
+  const far = Math.max(0.2, Math.hypot(place.up, place.out));
+  const keep = (x: number) => Math.round(x * 1e4) / 1e4;
+  return (
+    <Box role="group" aria-label={label} sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, mt: 0.5 }}>
+      <PickField
+        label={`${label}, on`}
+        value={place.part}
+        options={parts.map((p) => ({ value: p.id, says: p.name }))}
+        disabled={disabled}
+        onChange={(part) => onChange({ ...place, part })}
+      />
+      <MeasureField
+        label="Along"
+        kind="share"
+        value={Math.max(0, Math.min(1, place.along))}
+        min={0}
+        max={1}
+        slide={{ min: 0, max: 1, step: 0.01 }}
+        disabled={disabled}
+        onChange={(along) => onChange({ ...place, along })}
+      />
+      <MeasureField
+        label="Round from top"
+        kind="angle"
+        value={Math.round(round)}
+        min={0}
+        max={180}
+        slide={{ min: 0, max: 180, step: 1 }}
+        disabled={disabled}
+        onChange={(deg) =>
+          onChange({
+            ...place,
+            up: keep(far * Math.cos((deg * Math.PI) / 180)),
+            out: keep(far * Math.sin((deg * Math.PI) / 180)),
+          })
+        }
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+/** Wools of a blend by parts: one to four lots, each with its parts; what the blend comes out as beside it. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { isMixed, mixed } from '@/core/shade/recipe';
+import type { Recipe } from '@/core/piece/shade';
+import { useDesk } from '@/desk/store';
+import { Patch } from '@/ui/parts/ColourField';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+
+export interface RecipeFieldProps {
+  readonly label: string;
+  readonly recipe: Recipe;
+  readonly even: number;
+  readonly disabled: boolean;
+  readonly onChange: (recipe: Recipe, even: number) => void;
+}
+
+export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeFieldProps) {
+  const cupboard = useDesk((s) => s.cupboard);
+  const hand = useDesk((s) => s.hand);
+  const free = cupboard.lots.filter((l) => !recipe.some((r) => r.lotId === l.id));
+  const m = mixed(recipe, even, cupboard, hand);
+  const set = (i: number, change: Partial<Recipe[number]>) =>
+    onChange(
+      recipe.map((r, k) => (k === i ? { ...r, ...change } : r)),
+      even,
+    );
+  return (
+    <Box role="group" aria-label={label} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.5 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, fontSize: 13, minHeight: 32 }}>
+        <b>{label}</b>
+        <Box sx={{ flex: 1 }} />
+        {isMixed(m) && <Patch hex={m.hex} />}
+      </Box>
+      {recipe.map((r, i) => (
+        <Box key={i} role="group" aria-label={`Wool ${i + 1}`}>
+          <PickField
+            label={`Wool ${i + 1}`}
+            value={r.lotId}
+            empty="not in the cupboard"
+            options={cupboard.lots
+              .filter((l) => l.id === r.lotId || free.includes(l))
+              .map((l) => ({ value: l.id, says: l.name }))}
+            disabled={disabled}
+            onChange={(lotId) => set(i, { lotId })}
+          />
+          {recipe.length > 1 && (
+            <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1, alignItems: 'center' }}>
+              <MeasureField
+                label={`Parts ${i + 1}`}
+                kind="count"
+                value={r.parts}
+                min={1}
+                max={64}
+                slide={{ min: 1, max: 16, step: 1 }}
+                disabled={disabled}
+                onChange={(v) => set(i, { parts: Math.max(1, Math.round(v)) })}
+              />
+              <Button
+                disabled={disabled}
+                aria-label={`Take wool ${i + 1} out of the blend`}
+                onClick={() =>
+                  onChange(
+                    recipe.filter((_, k) => k !== i),
+                    even,
+                  )
+                }
+                sx={{ minWidth: 0, px: 1 }}
+              >
+                ×
+              </Button>
+            </Box>
+          )}
+        </Box>
+      ))}
+      {recipe.length < 4 && free.length > 0 && (
+        <Button
+          disabled={disabled}
+          onClick={() => onChange([...recipe, { lotId: free[0]!.id, parts: 1 }], even)}
+          sx={{ mt: 0.5 }}
+        >
+          Blend in another wool
+        </Button>
+      )}
+      {recipe.length > 1 && (
+        <MeasureField
+          label="Evenness"
+          kind="share"
+          value={even}
+          min={0}
+          max={1}
+          slide={{ min: 0, max: 1, step: 0.05 }}
+          disabled={disabled}
+          onChange={(v) => onChange(recipe, v)}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,255 @@
+'use client';
+/**
+ * Shade: areas on the left in the colour they are seen in, the animal and the section through its layers in the middle; on
+ * the right, by room, the stack, the blend card, recipes for a colour, markings, and the whole judged.
+ */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { mainLook } from '@/core/shade/look';
+import { colourName } from '@/core/shade/words';
+import type { ShadedArea } from '@/core/shade/shade';
+import { setView, useDesk } from '@/desk/store';
+import { SHADE_ROOMS, type ShadeRoom } from '@/desk/view';
+import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { RoomBar } from '@/ui/frame/RoomBar';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { figures } from '@/ui/frame/theme';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { OpenMark } from '@/ui/parts/OpenMark';
+import { Ticket } from '@/ui/parts/Ticket';
+import { Patch } from '@/ui/parts/ColourField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { LayerSection } from '@/ui/pictures/LayerSection';
+import { SwatchPicture } from '@/ui/pictures/SwatchPicture';
+import { Turntable } from '@/ui/pictures/Turntable';
+import { BlendRoom } from './BlendRoom';
+import { JudgeRoom, PaletteStrip } from './JudgeRoom';
+import { MarkingList, MarkingsRoom, useMarking } from './MarkingsRoom';
+import { MatchRoom } from './MatchRoom';
+import { StackRoom } from './StackRoom';
+
+const WORDS: Record<ShadeRoom, string> = {
+  stack: 'Stack',
+  blend: 'Blend card',
+  match: 'Match a colour',
+  markings: 'Markings',
+  judge: 'Judge',
+};
+
+const SWATCH = 116;
+
+export function ShadeStage() {
+  const { plan, area, doc } = useSelectedArea();
+  const room = useDesk((s) => s.view.shadeRoom);
+  const markings = useDesk((s) => s.piece?.markings);
+  const shaded = plan?.shade.areas.find((a) => a.id === doc?.id) ?? null;
+  const findings = (plan?.findings ?? []).filter((f) => f.stage === 'shade');
+  const own = findings.filter((f) => f.about === doc?.id);
+  const ofMarking = findings.filter((f) => markings?.some((m) => m.id === f.about));
+  const whole = findings.filter(
+    (f) => !own.includes(f) && !ofMarking.includes(f) && !plan?.coat.areas.some((a) => a.id === f.about),
+  );
+  const enter = (r: ShadeRoom) => setView({ shadeRoom: r, brush: 'off', trimStep: null });
+  const open = (r: ShadeRoom) =>
+    (r === 'stack' ? own : r === 'markings' ? ofMarking : r === 'judge' ? whole : []).filter(
+      (f) => f.severity !== 'note',
+    );
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <RoomBar
+        label="Rooms of the shade"
+        rooms={SHADE_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: open(r) }))}
+        open={room}
+        onOpen={enter}
+      />
+      <ThreeColumns
+        left={room === 'markings' ? <MarkingList /> : <ShadeList />}
+        middle={
+          <>
+            <Turntable tool="shade" litRow={null} />
+            <Under shaded={shaded} room={room} />
+          </>
+        }
+        right={
+          room === 'judge' ? (
+            <>
+              <Typography variant="h2">The whole judged</Typography>
+              <JudgeRoom />
+            </>
+          ) : room === 'markings' ? (
+            <MarkingsRoom />
+          ) : shaded && doc && area ? (
+            <>
+              <Typography variant="h2">{doc.name}</Typography>
+              {room === 'stack' && (
+                <>
+                  <Docket shaded={shaded} />
+                  {own.map((f) => (
+                    <FindingCard key={f.id} finding={f} />
+                  ))}
+                  <StackRoom key={doc.id} shaded={shaded} doc={doc} />
+                </>
+              )}
+              {room === 'blend' && <BlendRoom key={doc.id} doc={doc} areaMm2={area.areaMm2} />}
+              {room === 'match' && <MatchRoom key={doc.id} doc={doc} />}
+            </>
+          ) : (
+            <Typography sx={{ color: 'text.secondary' }}>
+              The colours appear as soon as the animal has been worked out.
+            </Typography>
+          )
+        }
+      />
+    </Box>
+  );
+}
+
+/** The answer for one area: what is seen, in how many layers, of how much wool. */
+function Docket({ shaded }: { shaded: ShadedArea }) {
+  const { q } = useUnits();
+  const layers = shaded.layers.filter((l) => l.says !== 'coat');
+  const massG = layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0);
+  const minutes = layers.reduce((s, l) => s + (l.minutes?.value ?? 0), 0);
+  return (
+    <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      Seen as <b>{colourName(shaded.seenLab)}</b>
+      {shaded.offWords ? (
+        <>
+          , <b>{shaded.offWords}</b> {shaded.off! < 2 ? 'as wanted' : 'than wanted'}
+        </>
+      ) : null}
+      .{' '}
+      {layers.length === 0 ? (
+        'No layers beside the coat.'
+      ) : (
+        <>
+          {layers.length === 1 ? 'One layer' : `${layers.length} layers`} beside the coat,{' '}
+          <b>{q({ kind: 'mass', value: massG })}</b>, about <b>{q({ kind: 'time', value: minutes })}</b>.
+        </>
+      )}
+    </Typography>
+  );
+}
+
+/** The areas as tickets, each in the colour it is seen in. */
+function ShadeList() {
+  const plan = useDesk((s) => s.plan);
+  const selected = useDesk((s) => s.view.areaId);
+  const { q } = useUnits();
+  if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
+  return (
+    <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+      {plan.shade.areas.map((a, i) => {
+        const layers = a.layers.filter((l) => l.says !== 'coat');
+        const massG = layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0);
+        return (
+          <li key={a.id}>
+            <Ticket
+              on={a.id === selected}
+              onClick={() => setView({ areaId: a.id, layerId: null })}
+              columns="34px 1fr auto"
+            >
+              <Patch hex={a.meanHex} wide={34} high={30} />
+              <Box sx={{ minWidth: 0 }}>
+                <Box sx={{ fontWeight: 700, lineHeight: 1.25 }}>
+                  <Box component="span" sx={{ ...figures, fontSize: 13, fontWeight: 400, mr: 0.75 }}>
+                    {i + 1}
+                  </Box>
+                  {a.name}
+                  <OpenMark findings={plan.findings.filter((f) => f.stage === 'shade' && f.about === a.id)} />
+                </Box>
+                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
+                  {colourName(a.seenLab)}
+                  {layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}
+                </Box>
+              </Box>
+              <Box sx={{ ...figures, fontSize: 13 }}>{massG > 0 ? q({ kind: 'mass', value: massG }) : ''}</Box>
+            </Ticket>
+          </li>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Under({ shaded, room }: { shaded: ShadedArea | null; room: ShadeRoom }) {
+  const area = useDesk((s) => s.plan?.coat.areas.find((a) => a.id === shaded?.id));
+  const marking = useMarking();
+  const fur = area?.fur ?? null;
+  const title =
+    room === 'judge'
+      ? 'Palette, under three daylights'
+      : room === 'markings'
+        ? 'Layers of the area in hand'
+        : `Section through the layers${shaded ? `, ${shaded.name.toLowerCase()}` : ''}`;
+  return (
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{
+        height: 214,
+        flexShrink: 0,
+        bgcolor: 'background.paper',
+        borderTop: 1,
+        borderColor: 'divider',
+        px: 2,
+        pt: 1,
+        pb: 1,
+        display: 'flex',
+        gap: 2,
+      }}
+    >
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        <Typography variant="h3" component="h2" sx={{ mb: 0.75 }}>
+          {room === 'markings' && marking.doc ? `${marking.doc.name} on its ground` : title}
+        </Typography>
+        <Box sx={{ flex: 1, minHeight: 0 }}>
+          {room === 'judge' ? (
+            <PaletteStrip />
+          ) : room === 'markings' ? (
+            <MarkingGround />
+          ) : (
+            shaded && <LayerSection shaded={shaded} />
+          )}
+        </Box>
+      </Box>
+      {fur && shaded?.field && room !== 'judge' && room !== 'markings' && (
+        <Box sx={{ width: SWATCH, flexShrink: 0 }}>
+          <Box sx={{ fontSize: 13, mb: 0.5, whiteSpace: 'nowrap' }}>Swatch, life size</Box>
+          <SwatchPicture
+            label={`Swatch of ${shaded.name} at life size, seen as ${colourName(shaded.seenLab)}`}
+            pile={fur.pile}
+            lotId={fur.lotId}
+            arealMgCm2={fur.figures.areal.value}
+            spacingMm={fur.rows.meanSpacingMm}
+            look={shaded.field.looks[mainLook(shaded.field)]}
+            groundHex={shaded.groundHex}
+            widePx={SWATCH}
+            highPx={158}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The marking beside what it lies on, at arm's length. */
+function MarkingGround() {
+  const { plan } = useMarking();
+  if (!plan?.seenHex || !plan.hostHex) return <Box sx={{ fontSize: 13 }}>It shows here once it lies on an area.</Box>;
+  return (
+    <Box sx={{ display: 'flex', gap: 2, fontSize: 13, alignItems: 'flex-start' }}>
+      <Box sx={{ width: 260, height: 120, bgcolor: plan.hostHex, display: 'grid', placeItems: 'center' }}>
+        <Box
+          sx={{ width: 120, height: 44, bgcolor: plan.seenHex }}
+          role="img"
+          aria-label={`${plan.name} on its ground`}
+        />
+      </Box>
+      <Box>
+        Contrast {plan.contrast!.toFixed(0)}:{' '}
+        {plan.contrast! < 12 ? 'it runs into its ground at arm’s length.' : 'it stands apart at arm’s length.'}
+      </Box>
+    </Box>
+  );
+}
