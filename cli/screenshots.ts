@@ -82,12 +82,7 @@ try {
   await shot('rows');
   await area('Flanks');
   await page.keyboard.press('l');
-  await overlay('base hidden');
-  await shot('cover');
   await overlay('fur');
-  await page.locator('dl > div', { hasText: 'of rows' }).getByRole('button').click();
-  await shot('working', 3000);
-  await page.keyboard.press('Escape');
   const coatRoom = (name: string) =>
     page.getByRole('navigation', { name: 'Rooms of the coat' }).getByRole('button', { name }).click();
   await coatRoom('Lie');
@@ -130,8 +125,18 @@ try {
   await page.getByRole('heading', { level: 1 }).click();
   await shot('compare');
   await page.keyboard.press('3');
-  await shot('order', 800);
+  await page.getByText('Seen as').waitFor();
+  await area('Flanks');
+  await shot('shade-stack');
+  const shadeRoom = (name: string) =>
+    page.getByRole('navigation', { name: 'Rooms of the shade' }).getByRole('button', { name }).click();
+  await shadeRoom('Match a colour');
+  await shot('shade-match', 6000);
+  await shadeRoom('Judge');
+  await shot('shade-judge');
   await page.keyboard.press('4');
+  await shot('order', 800);
+  await page.keyboard.press('5');
   await page.getByRole('heading', { level: 1 }).click();
   await page.clock.install({ time: new Date('2026-03-01T09:00:00Z') });
   for (let i = 0; i < 11; i++) {
@@ -142,7 +147,7 @@ try {
   await page.getByRole('button', { name: 'Write down' }).click();
   await page.clock.resume();
   await shot('bench');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await shot('log', 800);
   await page.goto(`${home}/cupboard`);
   await shot('cupboard', 800);

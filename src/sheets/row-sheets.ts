@@ -10,6 +10,7 @@ import { format, words, type Units } from '@/units/units';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
 import { coatTables } from './coat-tables';
+import { markingSheets, shadeTables } from './shade-sheets';
 import { MARGIN, Paper, type PaperSize } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
 
@@ -63,6 +64,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
   );
 
   coatTables(paper, plan, u);
+  shadeTables(paper, plan, u);
 
   paper.heading('Wool from the cupboard', 'H2');
   paper.table(
@@ -108,6 +110,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
     { size: 8.5 },
   );
 
+  markingSheets(paper, piece, plan, u);
   buildSheets(paper, plan, u);
   charts(
     paper,

@@ -1,5 +1,5 @@
 /** Asking for recipes on behalf of a piece: which wool is free, over what ground, how much is wanted. */
-import type { Cupboard } from '@/core/piece/cupboard';
+import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Recipe } from '@/core/piece/shade';
 import type { Plan } from '@/core/plan';
@@ -48,9 +48,15 @@ export interface MatchResult {
 const BEST = 5;
 
 /** Wool of the cupboard with what the piece has not yet spoken for; that of the area asked for counts as free. */
-function stockFor(cupboard: Cupboard, plan: Plan | null, areaId: string | null, hand: Hand): VeilWool[] {
+function stockFor(
+  cupboard: Cupboard,
+  plan: Plan | null,
+  areaId: string | null,
+  hand: Hand,
+  fits: (l: Lot) => boolean,
+): VeilWool[] {
   return cupboard.lots
-    .filter((l) => l.haveG > 0)
+    .filter((l) => l.haveG > 0 && fits(l))
     .map((l) => {
       const used = plan?.stock.lots.find((x) => x.lotId === l.id)?.needG ?? 0;
       const own =
@@ -80,13 +86,24 @@ export function* matchFor(
   plan: Plan | null,
 ): Generator<MatchResult, MatchResult> {
   const target: Triple = labOf(q.target);
-  const stock = stockFor(cupboard, plan, q.areaId, hand);
   const area = plan?.coat.areas.find((a) => a.id === q.areaId) ?? null;
+  const coatLot = cupboard.lots.find((l) => l.id === area?.fur?.lotId);
+  const cut = area?.fur?.figures.cutLength?.value ?? 0;
+  // A coat is laid from wool of its own kind that is long enough; a veil from anything that can be pulled thin.
+  const stock = stockFor(
+    cupboard,
+    plan,
+    q.areaId,
+    hand,
+    (l) => !coatLot || (l.form === coatLot.form && l.stapleMm >= cut),
+  );
+  const thin = stockFor(cupboard, plan, q.areaId, hand, (l) => l.form !== 'locks' && l.form !== 'yarn');
   const needG = area?.fur?.draws[0]?.massG ?? null;
-  const how = blendHow(cupboard, 'combed top', hand);
+  const how = blendHow(cupboard, coatLot?.form ?? 'combed top', hand);
   const table = new BlendTable(stock, how);
-  const lotOf = (i: number) => cupboard.lots.find((l) => l.id === stock[i]!.id)!;
+  const lotOf = (list: readonly VeilWool[], i: number) => cupboard.lots.find((l) => l.id === list[i]!.id)!;
   const answer = (
+    from: readonly VeilWool[],
     as: Answer['as'],
     f: Pick<Found, 'lots' | 'parts' | 'lab' | 'difference'>,
     massG: number | null,
@@ -96,10 +113,10 @@ export function* matchFor(
     const whole = f.parts.reduce((s, p) => s + p, 0);
     return {
       as,
-      recipe: f.lots.map((l, i) => ({ lotId: stock[l]!.id, parts: f.parts[i]! / by })),
+      recipe: f.lots.map((l, i) => ({ lotId: from[l]!.id, parts: f.parts[i]! / by })),
       wool: f.lots.map((l, i) => ({
-        name: lotOf(l).name,
-        hex: lotOf(l).colour,
+        name: lotOf(from, l).name,
+        hex: lotOf(from, l).colour,
         parts: f.parts[i]! / by,
         massG: massG === null ? null : (massG * f.parts[i]!) / whole,
       })),
@@ -111,9 +128,9 @@ export function* matchFor(
   };
   const shaded = plan?.shade.areas.find((a) => a.id === q.areaId);
   const veils =
-    area && shaded && stock.length > 0
-      ? matchVeil(stock, reflectanceOf(shaded.seenHex), target, how, area.areaMm2, 3).map((v) =>
-          answer('veil', v, (v.arealMgCm2 * area.areaMm2) / 100 / 1000, v.arealMgCm2),
+    area && shaded && thin.length > 0
+      ? matchVeil(thin, reflectanceOf(shaded.seenHex), target, how, area.areaMm2, 3).map((v) =>
+          answer(thin, 'veil', v, (v.arealMgCm2 * area.areaMm2) / 100 / 1000, v.arealMgCm2),
         )
       : [];
   const ask = { target, parts: q.parts, how, needG, best: BEST };
@@ -126,7 +143,7 @@ export function* matchFor(
         how,
       );
     return {
-      blends: list.map((f) => answer('blend', f, needG, null)),
+      blends: list.map((f) => answer(stock, 'blend', f, needG, null)),
       veils,
       short: curve && !refining ? shortfall(q.target, curve, how) : null,
       refining,

@@ -13,6 +13,8 @@ import { VANISHES } from './words';
 
 /** Finer than this cannot be laid with a needle. Ours. */
 const FINEST = 0.8;
+/** Room for the nose in radii of the end of the muzzle. Ours, until the nose is sized. */
+const NOSE_ROOM = 1.6;
 /** Room an eye with its rim wants round its middle, as a share of the finished length. Ours, until the eyes are sized. */
 const EYE_ROOM = 0.014;
 
@@ -63,13 +65,13 @@ export function markingFindings(
       }
       const end = m.shape.through[m.shape.through.length - 1]!;
       const part = form.body.parts.find((p) => p.part.id === end.part);
-      // Past the tip of its part there is no skin for it: it must stop short, as a blaze does before the nose.
-      const beyond = Math.max(end.along - 1, -end.along, 0) * (part?.lengthMm ?? 0);
-      if (m.shape.kind === 'blaze' && beyond === 0 && part) {
-        const tip = pointOf(form.body, { ...end, along: 1, up: 0, out: 0 });
+      if (m.shape.kind === 'blaze' && part) {
+        // From beyond its end a place is drawn back onto the tip; the nose takes about one and a half radii of it.
+        const free = part.part.root === 'start';
+        const tip = pointOf(form.body, { ...end, along: free ? 1.5 : -0.5, up: 0, out: 0 });
         const last = plan.line[plan.line.length - 1];
         const short = tip && last ? Math.hypot(tip[0] - last[0], tip[1] - last[1], tip[2] - last[2]) : Infinity;
-        const least = 0.02 * piece.form.finishedLengthMm;
+        const least = NOSE_ROOM * (free ? part.left[part.left.length - 1]!.rb : part.left[0]!.ra);
         if (short < least) {
           put({
             id: `shade-blaze-${m.id}`,

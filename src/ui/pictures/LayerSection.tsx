@@ -31,7 +31,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
             <Box key={l.id} sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 24 }}>
               <Box
                 sx={{
-                  width: 168,
+                  width: 96,
                   height: 18,
                   display: 'flex',
                   border: 1,
@@ -42,7 +42,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
                 <Box sx={{ width: `${100 * hides(l)}%`, bgcolor: l.ownHex }} />
                 <Box sx={{ flex: 1, bgcolor: before[k], backgroundImage: 'none' }} />
               </Box>
-              <Box sx={{ ...figures, width: 52, textAlign: 'right', flexShrink: 0 }}>
+              <Box sx={{ ...figures, width: 42, textAlign: 'right', flexShrink: 0 }}>
                 {q({ kind: 'share', value: hides(l) })}
               </Box>
               <Box
@@ -64,7 +64,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 24 }}>
           <Box
             sx={{
-              width: 168,
+              width: 96,
               height: 18,
               bgcolor: shaded.groundHex,
               border: 1,
@@ -72,17 +72,17 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
               flexShrink: 0,
             }}
           />
-          <Box sx={{ width: 52 + 26 + 8 }} />
+          <Box sx={{ width: 42 + 26 + 8 }} />
           <Box>Ground</Box>
         </Box>
       </Box>
-      <Box sx={{ display: 'flex', gap: 1.5, flexShrink: 0 }}>
-        <Box sx={{ width: 84 }}>
+      <Box sx={{ display: 'flex', gap: 1, flexShrink: 0 }}>
+        <Box sx={{ width: 72 }}>
           Seen
           <Box sx={{ height: 92, bgcolor: shaded.seenHex, border: 1, borderColor: 'text.secondary', my: 0.5 }} />
           {colourName(shaded.seenLab)}
         </Box>
-        <Box sx={{ width: 84 }}>
+        <Box sx={{ width: 72 }}>
           Wanted
           <Box
             sx={{

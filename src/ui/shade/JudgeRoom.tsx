@@ -38,9 +38,12 @@ export function JudgeRoom() {
       <Typography variant="h3">Neighbours, nearest first</Typography>
       <SmallTable
         label="Contrast of neighbours"
-        head={['Pair', 'contrast', 'at dusk', '']}
+        head={['Pair', 'day', 'dusk', '']}
         rows={judged.pairs.map((p) => [
-          <Box key="p" sx={{ display: 'flex', gap: 0.75, alignItems: 'center', fontFamily: 'body1.fontFamily' }}>
+          <Box
+            key="p"
+            sx={{ display: 'flex', gap: 0.75, alignItems: 'center', fontFamily: 'fontFamily', wordSpacing: 'normal' }}
+          >
             <Box sx={{ display: 'flex' }}>
               <Box sx={{ width: 16, height: 18, bgcolor: p.a.hex }} />
               <Box sx={{ width: 16, height: 18, bgcolor: p.b.hex }} />
@@ -56,13 +59,9 @@ export function JudgeRoom() {
           </Box>,
           p.contrast.toFixed(0),
           p.dusk.toFixed(0),
-          p.verdict === 'stands apart'
-            ? '✓ apart'
-            : p.verdict === 'same colour'
-              ? '= same'
-              : p.verdict === 'vanishes'
-                ? '! lost'
-                : '! at dusk',
+          <Box key="v" component="span" sx={{ whiteSpace: 'nowrap' }}>
+            {VERDICT[p.verdict]}
+          </Box>,
         ])}
       />
       <Typography variant="h3" sx={{ mt: 1.5 }}>
@@ -194,6 +193,15 @@ function SmallParts() {
   );
 }
 
+/** Each colour takes an even share of the width. */
+const SQUARE = { flex: '1 1 0', minWidth: 30 } as const;
+const VERDICT = {
+  'stands apart': '✓ apart',
+  'same colour': '= same',
+  vanishes: '! lost',
+  'vanishes at dusk': '! dusk',
+} as const;
+
 /** The colours of the piece side by side under three daylights. */
 export function PaletteStrip() {
   const palette = useDesk((s) => s.plan?.shade.judged.palette) ?? [];
@@ -206,18 +214,21 @@ export function PaletteStrip() {
       aria-label="Palette of the piece"
     >
       {DAYLIGHTS.map((d, i) => (
-        <Box key={d.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Box key={d.id} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
           <Box sx={{ width: 96, fontSize: 13, flexShrink: 0 }}>{d.name}</Box>
           {palette.map((p) => (
-            <Box key={p.id} sx={{ width: 58, flexShrink: 0 }}>
-              <Patch hex={p.under[i]!} wide={58} high={40} label={`${p.name}, ${d.name}`} />
-            </Box>
+            <Box
+              key={p.id}
+              role="img"
+              aria-label={`${p.name}, ${d.name}`}
+              sx={{ ...SQUARE, height: 40, bgcolor: p.under[i], border: 1, borderColor: 'text.secondary' }}
+            />
           ))}
         </Box>
       ))}
-      <Box sx={{ display: 'flex', gap: 1, pl: '104px' }}>
+      <Box sx={{ display: 'flex', gap: 0.5, pl: '100px' }}>
         {palette.map((p) => (
-          <Box key={p.id} sx={{ width: 58, fontSize: 13, lineHeight: 1.15, flexShrink: 0, overflowWrap: 'anywhere' }}>
+          <Box key={p.id} sx={{ ...SQUARE, fontSize: 13, lineHeight: 1.15, hyphens: 'auto', overflowWrap: 'anywhere' }}>
             {p.name}
           </Box>
         ))}
