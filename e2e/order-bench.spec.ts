@@ -4,8 +4,8 @@ test('the order names cut, wool, passes, needle and time for every step, and why
   await openDemo(page);
   await page.keyboard.press('4');
   const rows = page.getByRole('table', { name: 'Steps in order' }).getByRole('row');
-  // Head, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and raised.
-  await expect(rows).toHaveCount(1 + 1 + 7 + 1 + 1 + 2 * 9 + 2);
+  // Head, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and raised; 24 steps of colour.
+  await expect(rows).toHaveCount(1 + 1 + 7 + 1 + 1 + 2 * 9 + 2 + 24);
   const lay = rows.filter({ hasText: /Lay \d+ rows .* on Back/ });
   await expect(lay).toContainText('46 crown');
   await expect(lay).toContainText('3 passes along the line');

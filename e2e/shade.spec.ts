@@ -183,6 +183,8 @@ test('a colour is matched from the cupboard, from a lot and from a photograph wi
   await picture.click({ position: { x: 40, y: 40 } });
   const neutral = await target.inputValue();
   expect(neutral).not.toBe('#824e22');
+  // The palette of the picture: three fields, one of them the wool.
+  await expect(photo.getByRole('group', { name: 'Palette of the photograph' }).getByRole('button')).toHaveCount(3);
   // By keys: the crosshair moved, the colour taken.
   await picture.focus();
   for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');

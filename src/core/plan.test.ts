@@ -279,7 +279,14 @@ describe('properties', () => {
     );
     const again = [...m.made].filter(([slot, n]) => n !== (before.get(slot) ?? 0)).map(([slot]) => slot);
     // The core follows the thickness of the coat; nothing of the skin does.
-    expect(again.sort()).toEqual(['chart:flanks', 'core', 'core-plan', 'margins:flanks', 'rows:flanks']);
+    expect(again.sort()).toEqual([
+      'chart:flanks',
+      'core',
+      'core-plan',
+      'margins:flanks',
+      'rows:flanks',
+      'shade:flanks',
+    ]);
   });
 
   it('a moved border redoes only the areas it can reach', () => {

@@ -3,6 +3,7 @@ import { alpacaCria, brownHare, cupboard as demoCupboard, kingfisher, pineMarten
 import type { Coat } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
+import type { Layer } from '@/core/piece/shade';
 
 export { demoCupboard };
 export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher, brownHare];
@@ -15,9 +16,19 @@ const lotsOf = (c: Coat): string[] => {
   return [c.lotId];
 };
 
+const lotsOfLayer = (l: Layer): string[] => {
+  if (l.kind === 'coat') return l.blend?.map((r) => r.lotId) ?? [];
+  return l.kind === 'veil' ? l.recipe.map((r) => r.lotId) : [l.lotId];
+};
+
 /** The cupboard with the demo lots and wire a piece draws on, where they are missing. */
 export function withDemoLots(cupboard: Cupboard, piece: Piece): Cupboard {
-  const used = new Set(piece.areas.flatMap((a) => lotsOf(a.coat)));
+  const layered = [...piece.areas.map((a) => a.shade), ...piece.markings].flatMap((x) => x.layers);
+  const used = new Set([
+    ...piece.areas.flatMap((a) => lotsOf(a.coat)),
+    ...layered.flatMap(lotsOfLayer),
+    ...piece.smallParts.flatMap((s) => s.recipe.map((r) => r.lotId)),
+  ]);
   if (piece.core.lotId !== null) used.add(piece.core.lotId);
   const missing = demoCupboard.lots.filter((l) => used.has(l.id) && !cupboard.lots.some((m) => m.id === l.id));
   const wires = demoCupboard.wires.filter(

@@ -180,6 +180,7 @@ describe('what is kept beside the piece', () => {
     };
     const filled = withDemoLots(own, pineMarten);
     expect(filled.lots.map((l) => l.id).sort()).toEqual([
+      'charcoal-top',
       'chestnut-top',
       'core-batt',
       'cream-top',

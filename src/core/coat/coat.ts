@@ -126,7 +126,7 @@ export function* shapeAreas(
     overhangs: over.map((o) => resizeOverhang(o, k)),
     owner,
     depths: piece.areas.map((a, i) =>
-      memo.keep(`depth-mm:${a.id}`, `${formKey}${wheres.slice(i).join('|')}*${k}`, () => taken(i).map((d) => d * k)),
+      memo.keep(`taken-mm:${a.id}`, `${formKey}${wheres.slice(i).join('|')}*${k}`, () => taken(i).map((d) => d * k)),
     ),
     marks: marks.map((m) => ({
       ...m,

@@ -4,7 +4,8 @@
  * nothing else changes. Everything here takes a form and gives a new one; nothing is changed in place.
  */
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
-import type { Area, Joint, Part, Piece } from '@/core/piece/schema';
+import { withoutParts } from '@/core/piece/without-parts';
+import type { Joint, Part, Piece } from '@/core/piece/schema';
 import { drawnExtents, drawnLength } from './body';
 import { nearestOn, nodesOf, outOf, rootNode, topOf } from './pose';
 
@@ -227,19 +228,8 @@ export function withAllOn(parts: readonly Part[], id: string): string[] {
 export function removePart(piece: Piece, id: string): Piece {
   if (piece.form.parts.find((p) => p.id === id)?.on === null) return piece;
   const gone = new Set(withAllOn(piece.form.parts, id));
-  const areas = piece.areas
-    .map((a): Area => ({
-      ...a,
-      where: a.where
-        .map((w) => ({ ...w, parts: w.parts.filter((p) => !gone.has(p)) }))
-        .filter((w) => w.parts.length > 0),
-      strokes: a.strokes
-        .map((s) => ({ ...s, places: s.places.filter((q) => !gone.has(q.part)) }))
-        .filter((s) => s.places.length > 0),
-    }))
-    .filter((a) => a.where.length > 0 || a.strokes.some((s) => s.adds));
   return {
-    ...piece,
+    ...withoutParts(piece, (p) => gone.has(p)),
     form: {
       ...keepScale(
         piece.form,
@@ -249,7 +239,6 @@ export function removePart(piece: Piece, id: string): Piece {
     },
     flatParts: piece.flatParts.map((f) => (f.seat !== null && gone.has(f.seat) ? { ...f, seat: null } : f)),
     core: { ...piece.core, soft: piece.core.soft.filter((s) => !gone.has(s.part)) },
-    areas,
   };
 }
 

@@ -6,6 +6,9 @@ import { difference } from '@/core/colour/difference';
 import { labOfCurve } from '@/core/colour/reflectance';
 import { veilCurve } from './veil';
 
+/** A ground that changes the colour by less is hidden, CIEDE2000. Ours: slight at arm's length, and only side by side. */
+export const HIDES = 4;
+
 /** Beyond this a layer is no answer: mg/cm2. */
 export const MOST_MG = 60;
 
@@ -22,7 +25,7 @@ export function hidingMg(
   ground: Float64Array,
   m1: number,
   kappa: number,
-  within = 2,
+  within = HIDES,
 ): number | null {
   const off = (mg: number) => showsBy(own, ground, (kappa * mg) / m1);
   if (off(0) <= within) return 0;

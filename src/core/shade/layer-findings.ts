@@ -10,7 +10,7 @@ import type { Finding, Remedy } from '@/core/stage';
 import { grams, mgCm2, say } from '@/core/text';
 import { reverseNeedle } from '@/core/work/needle-choice';
 import { arealOf } from './amount';
-import { hidingMg, lettingMg } from './hide';
+import { HIDES, hidingMg, lettingMg } from './hide';
 import type { ReadyLayer } from './layers';
 import type { ShadedArea } from './shade';
 import { seenAfter } from './stack';
@@ -66,7 +66,7 @@ export function layerFindings(
     const below = difference(labOfCurve(own), labOfCurve(ground));
     if (l.layer.kind === 'veil' && l.mix) {
       const { m1, kappa } = l.mix;
-      if (l.layer.aim === 'hide' && plan.showsBy > ARMS_LENGTH) {
+      if (l.layer.aim === 'hide' && plan.showsBy > HIDES) {
         const need = hidingMg(own, ground, m1, kappa);
         const more = need === null ? null : ((need - l.layer.arealMgCm2) * plan.areaMm2) / 100 / 1000;
         const remedies: Remedy[] = [];

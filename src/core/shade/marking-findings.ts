@@ -5,9 +5,13 @@ import type { ShapedAreas } from '@/core/coat/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding } from '@/core/stage';
-import { mm, say } from '@/core/text';
+import { grams, mgCm2, mm, say } from '@/core/text';
+import { reflectanceOf } from '@/core/colour/reflectance';
+import type { Hand } from '@/core/piece/hand';
 import { reverseNeedle } from '@/core/work/needle-choice';
+import { HIDES, hidingMg } from './hide';
 import type { MarkingOnSkin } from './marking-shape';
+import { isMixed, mixed } from './recipe';
 import type { MarkingPlan } from './shade';
 import { VANISHES } from './words';
 
@@ -21,6 +25,7 @@ const EYE_ROOM = 0.014;
 export function markingFindings(
   piece: Piece,
   cupboard: Cupboard,
+  hand: Hand,
   plans: readonly MarkingPlan[],
   onSkin: readonly MarkingOnSkin[],
   form: FormWork,
@@ -121,6 +126,32 @@ export function markingFindings(
         remedies: [],
       });
     }
+    m.layers.forEach((l, j) => {
+      const laid = plan.layers.find((x) => x.layerId === l.id);
+      if (l.kind !== 'veil' || l.aim !== 'hide' || !laid || laid.showsBy <= HIDES || !plan.hostHex) return;
+      const mix = mixed(l.recipe, l.even, cupboard, hand);
+      if (!isMixed(mix)) return;
+      const need = j === 0 ? hidingMg(mix.curve, reflectanceOf(plan.hostHex), mix.m1, mix.kappa) : null;
+      put({
+        id: `shade-hide-${m.id}-${l.id}`,
+        severity: 'caution',
+        says: say`What lies below shows through ${m.name}.`,
+        why:
+          need === null
+            ? say`${laid.wool} would hardly ever hide it; lay a paler ground under it first.`
+            : say`Hiding takes ${mgCm2(need)} of ${laid.wool}, ${grams(((need - l.arealMgCm2) * plan.areaMm2) / 1e5)} more.`,
+        remedies:
+          need === null
+            ? []
+            : [
+                {
+                  label: say`Lay ${mgCm2(need)}`,
+                  effect: say`hides what is below`,
+                  changes: [{ path: ['markings', k, 'layers', j, 'arealMgCm2'], value: need }],
+                },
+              ],
+      });
+    });
     if (m.broken && !reverseNeedle(cupboard)) {
       put({
         id: `shade-broken-${m.id}`,

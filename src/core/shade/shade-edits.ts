@@ -47,6 +47,22 @@ const withLayers = (piece: Piece, areaId: string, change: (l: readonly Layer[]) 
   ),
 });
 
+const swapRecipe = (recipe: Recipe, from: string, to: string): Recipe => {
+  const old = recipe.find((r) => r.lotId === from);
+  if (!old) return recipe;
+  const had = recipe.find((r) => r.lotId === to);
+  const rest = recipe.filter((r) => r !== old && r !== had);
+  return [...rest, { lotId: to, parts: Math.min(64, old.parts + (had?.parts ?? 0)) }];
+};
+
+/** Layers with one wool in place of another wherever it stands. */
+export const swapWool = (layers: readonly Layer[], from: string, to: string): Layer[] =>
+  layers.map((l): Layer => {
+    if (l.kind === 'coat') return l.blend ? { ...l, blend: swapRecipe(l.blend, from, to) } : l;
+    if (l.kind === 'veil') return { ...l, recipe: swapRecipe(l.recipe, from, to) };
+    return l.lotId === from ? { ...l, lotId: to } : l;
+  });
+
 /** Puts a new layer on top. */
 export function addLayer(piece: Piece, areaId: string, kind: LayerKind, b: BeginLayer): { piece: Piece; id: string } {
   const layers = piece.areas.find((a) => a.id === areaId)!.shade.layers;

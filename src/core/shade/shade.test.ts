@@ -384,6 +384,17 @@ describe('markings', () => {
       ),
     ).toContain('shade-blaze-m');
   });
+  it('one that is to hide its ground and does not says how much it takes, and that does', () => {
+    const spot = marking(
+      { kind: 'spot', at: at('trunk', 0.5, 90), alongMm: 20, acrossMm: 20 },
+      { layers: [veil('v', 'cream-top', 6, { aim: 'hide' })] },
+    );
+    const f = plan(withMark(spot)).findings.find((x) => x.id === 'shade-hide-m-v')!;
+    const need = f.remedies[0]!.changes[0]!.value as number;
+    expect(need).toBeGreaterThan(12);
+    const mended = withMark({ ...spot, layers: [veil('v', 'cream-top', need, { aim: 'hide' })] });
+    expect(plan(mended).findings.map((x) => x.id)).not.toContain('shade-hide-m-v');
+  });
   it('on a part the animal does not have is refused, naming it', () => {
     const read = readPiece(withMark(marking({ kind: 'spot', at: at('horn', 0.5, 0), alongMm: 5, acrossMm: 5 })));
     expect(read.ok).toBe(false);

@@ -348,7 +348,7 @@ export function planShade(
     findings.push(...w.missing.map((x) => missingFinding(piece, i, x)));
     findings.push(...layerFindings(piece, i, w.shaded, w.ready, cupboard, hand, groundHex));
   });
-  findings.push(...markingFindings(piece, cupboard, markings, onSkin, form, shaped));
+  findings.push(...markingFindings(piece, cupboard, hand, markings, onSkin, form, shaped));
   const judged = judgePiece(piece, cupboard, hand, areas, markings, shaped, form);
   findings.push(...judged.findings);
   const draws: WoolDraw[] = [

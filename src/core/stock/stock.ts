@@ -11,7 +11,9 @@ import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
+import type { Layer } from '@/core/piece/shade';
 import type { ShadePlan } from '@/core/shade/shade';
+import { swapWool } from '@/core/shade/shade-edits';
 import type { Finding, Remedy, Stage } from '@/core/stage';
 import { grams, mgCm, say, share } from '@/core/text';
 
@@ -103,8 +105,8 @@ export function planStock(
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
         why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...(shadeG > 0 ? ['Layers of colour'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
         remedies: [
-          ...thinner(piece, cupboard, lot, hand, coat, shortG),
-          ...(users.length > 0 ? otherLot(piece, cupboard, lot, coat, needG - coreG - flatG - shadeG) : []),
+          ...thinner(piece, cupboard, lot, hand, coat, shade, shortG),
+          ...(users.length + shadeG > 0 ? otherLot(piece, cupboard, lot, coat, shade, needG - coreG - flatG) : []),
         ],
       });
     }
@@ -129,14 +131,28 @@ function coatDraws(a: CoatPlan['areas'][number], shade: Pick<ShadePlan, 'coatBle
   return [...blend.parts.map((p) => ({ lotId: p.lotId, massG: p.share * own.massG })), ...rest];
 }
 
+const swapped = (layers: readonly Layer[], from: string, to: string, path: (string | number)[]) => {
+  const value = swapWool(layers, from, to);
+  return JSON.stringify(value) === JSON.stringify(layers) ? [] : [{ path, value }];
+};
+
 /** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */
-function thinner(piece: Piece, cupboard: Cupboard, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
+function thinner(
+  piece: Piece,
+  cupboard: Cupboard,
+  lot: Lot,
+  hand: Hand,
+  coat: CoatPlan,
+  shade: Pick<ShadePlan, 'coatBlends'>,
+  shortG: number,
+): Remedy[] {
   const changes: Remedy['changes'][number][] = [];
   let saved = 0;
   let lays = 0;
   piece.areas.forEach((area, i) => {
     const plan = coat.areas[i]!;
     if (area.coat.method !== 'fold-over' || area.coat.lotId !== lot.id || !plan.fur) return;
+    if (shade.coatBlends.some((b) => b.areaId === area.id)) return;
     const learnt = learntFrom(cupboard, lot, hand);
     const worst = worstLay({ spec: area.coat, lot, ...learnt });
     const thinnest = thinnestLay(worst);
@@ -158,9 +174,17 @@ function thinner(piece: Piece, cupboard: Cupboard, lot: Lot, hand: Hand, coat: C
 }
 
 /** The nearest lot in lightness that has enough for all of it and is long enough. */
-function otherLot(piece: Piece, cupboard: Cupboard, lot: Lot, coat: CoatPlan, needG: number): Remedy[] {
+function otherLot(
+  piece: Piece,
+  cupboard: Cupboard,
+  lot: Lot,
+  coat: CoatPlan,
+  shade: Pick<ShadePlan, 'draws' | 'coatBlends'>,
+  needG: number,
+): Remedy[] {
   const used = new Map<string, number>();
-  for (const a of coat.areas) for (const d of a.fur?.draws ?? []) used.set(d.lotId, (used.get(d.lotId) ?? 0) + d.massG);
+  for (const d of [...coat.areas.flatMap((a) => coatDraws(a, shade)), ...shade.draws])
+    used.set(d.lotId, (used.get(d.lotId) ?? 0) + d.massG);
   const longest = Math.max(
     0,
     ...coat.areas.filter((a) => a.fur?.lotId === lot.id).map((a) => a.fur!.figures.cutLength?.value ?? 0),
@@ -182,11 +206,15 @@ function otherLot(piece: Piece, cupboard: Cupboard, lot: Lot, coat: CoatPlan, ne
     {
       label: say`Use ${other.name} instead`,
       effect: say`${grams(other.haveG - (used.get(other.id) ?? 0))} of it are free; the colour changes`,
-      changes: piece.areas.flatMap((a, i) =>
-        a.coat.method !== 'none' && a.coat.lotId === lot.id
-          ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
-          : [],
-      ),
+      changes: [
+        ...piece.areas.flatMap((a, i) => [
+          ...(a.coat.method !== 'none' && a.coat.lotId === lot.id
+            ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
+            : []),
+          ...swapped(a.shade.layers, lot.id, other.id, ['areas', i, 'shade', 'layers']),
+        ]),
+        ...piece.markings.flatMap((m, i) => swapped(m.layers, lot.id, other.id, ['markings', i, 'layers'])),
+      ],
     },
   ];
 }

@@ -1,5 +1,6 @@
 'use client';
 /** A scan of what is already felted, brought in as the finished animal or as its core, with an honest report. */
+import { withoutParts } from '@/core/piece/without-parts';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -163,7 +164,7 @@ function UseScan({ ready, onClose }: { ready: Ready; onClose: () => void }) {
     if (!upright || problem) return;
     const mesh = { positions: upright.positions.map((x) => x * k), triangles: upright.triangles };
     changePiece((p) => ({
-      ...p,
+      ...withoutParts(p, () => true),
       form: formOfScan(p.form, mesh, {
         id: freshId('scan'),
         name: ready.name,

@@ -194,7 +194,7 @@ function SmallParts() {
 }
 
 /** Each colour takes an even share of the width. */
-const SQUARE = { flex: '1 1 0', minWidth: 30 } as const;
+const SQUARE = { flex: '1 1 0', minWidth: 50 } as const;
 const VERDICT = {
   'stands apart': '✓ apart',
   'same colour': '= same',

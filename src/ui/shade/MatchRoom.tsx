@@ -8,12 +8,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { labOf } from '@/core/colour/lab';
-import type { Palette } from '@/core/colour/picture';
 import type { Area } from '@/core/piece/schema';
 import type { Answer, MatchResult } from '@/core/shade/ask';
 import { addLayer } from '@/core/shade/shade-edits';
 import { colourName } from '@/core/shade/words';
-import { paletteOfPicture, recipesFor } from '@/desk/planner';
+import { recipesFor } from '@/desk/planner';
 import { loadPicture } from '@/desk/storage';
 import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
@@ -22,7 +21,7 @@ import { ColourField, Patch } from '@/ui/parts/ColourField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PhotoColour } from './PhotoColour';
-import { cardLight, PhotoPicker } from './PhotoPicker';
+import { PhotoPicker } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
 
 export function MatchRoom({ doc }: { doc: Area }) {
@@ -236,7 +235,6 @@ function References({ onPick }: { onPick: (hex: string) => void }) {
   const mine = useDesk((s) => s.mine);
   const [id, setId] = useState<string | null>(null);
   const [loaded, setLoaded] = useState<Loaded | null>(null);
-  const [palette, setPalette] = useState<Palette | null>(null);
   const reference = piece.references.find((r) => r.id === id) ?? null;
   useEffect(() => {
     if (!id) return;
@@ -261,15 +259,6 @@ function References({ onPick }: { onPick: (hex: string) => void }) {
     };
   }, [id, piece.id]);
   const grey = reference?.grey ?? null;
-  useEffect(() => {
-    if (!loaded) return;
-    let gone = false;
-    void paletteOfPicture(loaded.picture, cardLight(loaded, grey)).then((p) => !gone && setPalette(p));
-    return () => {
-      gone = true;
-      setPalette(null);
-    };
-  }, [loaded, grey]);
   if (piece.references.length === 0) return null;
   return (
     <>
@@ -295,34 +284,6 @@ function References({ onPick }: { onPick: (hex: string) => void }) {
             }
             onPick={onPick}
           />
-          {palette && (
-            <Box role="group" aria-label="Palette of the photograph" sx={{ fontSize: 13 }}>
-              <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
-                {palette.colours.map((c) => (
-                  <Box
-                    component="button"
-                    type="button"
-                    key={c.hex}
-                    onClick={() => onPick(c.hex)}
-                    aria-label={`${colourName(c.lab)}, ${Math.round(100 * c.share)} % of the picture`}
-                    sx={{
-                      width: 44,
-                      height: 30,
-                      bgcolor: c.hex,
-                      border: 1,
-                      borderColor: 'text.secondary',
-                      cursor: 'pointer',
-                    }}
-                  />
-                ))}
-              </Box>
-              {palette.clipped > 0.02 && (
-                <Box role="note">
-                  {Math.round(100 * palette.clipped)} % of the picture is too bright or too dark to tell its colour.
-                </Box>
-              )}
-            </Box>
-          )}
         </>
       )}
     </>

@@ -5,12 +5,13 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { neutraliser } from '@/core/colour/adapt';
 import { labOf, type Triple } from '@/core/colour/lab';
-import { patchOf } from '@/core/colour/picture';
+import { patchOf, type Palette } from '@/core/colour/picture';
 import { hexOf, linearOf, toXyz } from '@/core/colour/rgb';
 import { colourName } from '@/core/shade/words';
+import { paletteOfPicture } from '@/desk/planner';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import type { Loaded } from './picture-file';
@@ -126,6 +127,7 @@ export function PhotoPicker({ loaded, name, card, disabled = false, onCard, onPi
           Take this colour
         </Button>
       </Box>
+      <PalettePicks loaded={loaded} card={card} disabled={disabled} onPick={onPick} />
       {card && (
         <>
           <ColourField
@@ -138,6 +140,57 @@ export function PhotoPicker({ loaded, name, card, disabled = false, onCard, onPi
             No grey card
           </Button>
         </>
+      )}
+    </Box>
+  );
+}
+
+/** The colours the photograph is made of, each to be taken. */
+function PalettePicks({
+  loaded,
+  card,
+  disabled,
+  onPick,
+}: {
+  loaded: Loaded;
+  card: Card | null;
+  disabled: boolean;
+  onPick: (hex: string) => void;
+}) {
+  const [palette, setPalette] = useState<Palette | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void paletteOfPicture(loaded.picture, cardLight(loaded, card)).then((p) => !gone && setPalette(p));
+    return () => {
+      gone = true;
+    };
+  }, [loaded, card]);
+  return (
+    <Box role="group" aria-label="Palette of the photograph" sx={{ fontSize: 13, minHeight: 34 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+        {palette?.colours.map((c) => (
+          <Box
+            component="button"
+            type="button"
+            key={c.hex}
+            disabled={disabled}
+            onClick={() => onPick(c.hex)}
+            aria-label={`${colourName(c.lab)}, ${Math.round(100 * c.share)} % of the picture`}
+            sx={{
+              width: 38,
+              height: 28,
+              bgcolor: c.hex,
+              border: 1,
+              borderColor: 'text.secondary',
+              cursor: 'pointer',
+            }}
+          />
+        ))}
+      </Box>
+      {palette && palette.clipped > CLIPPED && (
+        <Box role="note">
+          {Math.round(100 * palette.clipped)} % of the picture is too bright or too dark to tell its colour.
+        </Box>
       )}
     </Box>
   );
