@@ -186,6 +186,8 @@ describe('what is kept beside the piece', () => {
       'cream-top',
       'dusk-batt',
       'fawn-top',
+      'rust-top',
+      'soft-white-top',
       'umber-top',
     ]);
     expect(filled.lots.find((l) => l.id === 'cream-top')!.haveG).toBe(3);

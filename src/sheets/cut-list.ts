@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { wayOf } from '@/core/coat/ways';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
+import { coatWool } from './shade-sheets';
 
 const round = (x: number, step: number) => Number((Math.round(x / step) * step).toFixed(3));
 
@@ -16,7 +17,7 @@ export function cutListCsv(piece: Piece, plan: Plan): string {
       return {
         order: i + 1,
         area: area.name,
-        wool: area.fur!.lotName,
+        wool: coatWool(plan, area.id),
         way: wayOf(area.fur!.method).title,
         'cut length mm': f.cutLength ? round(f.cutLength.value, 0.5) : '',
         'finished length mm': 'lengthMm' in spec ? spec.lengthMm : '',

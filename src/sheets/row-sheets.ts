@@ -10,7 +10,7 @@ import { format, words, type Units } from '@/units/units';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
 import { coatTables } from './coat-tables';
-import { markingSheets, shadeTables } from './shade-sheets';
+import { coatWool, markingSheets, shadeTables } from './shade-sheets';
 import { MARGIN, Paper, type PaperSize } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
 
@@ -52,7 +52,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
       return [
         a.name,
         wayOf(a.fur!.method).title,
-        a.fur!.lotName,
+        coatWool(plan, a.id),
         f.cutLength ? format(f.cutLength, u) : '',
         format(f.rows, u),
         'spacingMm' in spec ? mm(spec.spacingMm) : '',
@@ -114,6 +114,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
   buildSheets(paper, plan, u);
   charts(
     paper,
+    plan,
     lays.map((s) => plan.coat.areas.find((a) => a.id === s.operation.areaId)!),
     u,
   );
@@ -121,28 +122,28 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
 }
 
 /** What stands over every chart. */
-function chartHead(paper: Paper, area: AreaPlan, u: Units, part: string, more: string): void {
+function chartHead(paper: Paper, plan: Plan, area: AreaPlan, u: Units, part: string, more: string): void {
   paper.heading(`${area.name}: lay chart${part}`, 'H2');
-  paper.paragraph(`${chartWords(area, u)}${more}`, { size: 9 });
+  paper.paragraph(`${chartWords(area, coatWool(plan, area.id), u)}${more}`, { size: 9 });
 }
 
 /** What a chart shows, in a sentence or two. */
-function chartWords(area: AreaPlan, u: Units): string {
+function chartWords(area: AreaPlan, wool: string, u: Units): string {
   const fur = area.fur!;
   const { unit } = fur.chart.dress;
   const n = fur.rows.rows.length;
   const apart = fur.docket.spacing.map((v) => format({ kind: 'length', value: v }, u)).join(' to ');
   const cut = fur.figures.cutLength;
   const what = `${n} ${n === 1 ? unit.one : unit.many}${apart && n > 1 ? `, ${apart} apart` : ''}, at true size. Begin at the hem, at the bottom. `;
-  if (fur.method === 'locks') return `${what}Set locks of ${fur.lotName} at least ${format(cut!, u)} long.`;
-  return cut ? `${what}Cut ${format(cut, u)} lengths of ${fur.lotName}.` : `${what}${fur.lotName}.`;
+  if (fur.method === 'locks') return `${what}Set locks of ${wool} at least ${format(cut!, u)} long.`;
+  return cut ? `${what}Cut ${format(cut, u)} lengths of ${wool}.` : `${what}${wool}.`;
 }
 
 const altText = (area: AreaPlan): string =>
   `Lay chart of ${area.name}: ${area.fur!.rows.rows.length} ${area.fur!.chart.dress.unit.many} at true length, hem at the bottom`;
 
 /** Charts that fit share pages, several to a page; a larger one is tiled. */
-function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
+function charts(paper: Paper, plan: Plan, areas: readonly AreaPlan[], u: Units): void {
   let open = false;
   for (const area of areas) {
     const drawings = area.fur!.chart.columns.map((c) => ({
@@ -153,7 +154,7 @@ function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
     const high = Math.max(...drawings.map(({ d }) => d.heightMm));
     const fits = wide <= paper.innerWidth && high <= paper.height - TILE_TOP - TILE_BOTTOM - 6;
     if (!fits) {
-      tiledChart(paper, area, u);
+      tiledChart(paper, plan, area, u);
       open = false;
       continue;
     }
@@ -162,7 +163,7 @@ function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
       paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
       open = true;
     }
-    chartHead(paper, area, u, '', '');
+    chartHead(paper, plan, area, u, '', '');
     paper.tagged(
       'Figure',
       () => {
@@ -180,7 +181,7 @@ function charts(paper: Paper, areas: readonly AreaPlan[], u: Units): void {
   }
 }
 
-function tiledChart(paper: Paper, area: AreaPlan, u: Units): void {
+function tiledChart(paper: Paper, plan: Plan, area: AreaPlan, u: Units): void {
   const fur = area.fur!;
   fur.chart.columns.forEach((column, index) => {
     const d = drawColumn(column, fur.chart.spacingMm, fur.chart.dress);
@@ -198,7 +199,7 @@ function tiledChart(paper: Paper, area: AreaPlan, u: Units): void {
       paper.newPage();
       const more =
         sheets.length > 1 ? ` Sheet ${n + 1} of ${sheets.length}: lay the dashed lines over each other.` : '';
-      chartHead(paper, area, u, part, more);
+      chartHead(paper, plan, area, u, part, more);
       paper.tagged(
         'Figure',
         () => {

@@ -17,6 +17,12 @@ const SAYS: Readonly<Record<string, string>> = {
   raised: 'raised with the reverse needle',
 };
 
+/** What the coat of an area is laid from: its wool, or the blend that stands in its place. */
+export const coatWool = (plan: Plan, areaId: string): string =>
+  plan.shade.areas.find((a) => a.id === areaId)?.layers.find((l) => l.says === 'coat')?.wool ??
+  plan.coat.areas.find((a) => a.id === areaId)?.fur?.lotName ??
+  '';
+
 export function shadeTables(paper: Paper, plan: Plan, u: Units): void {
   const layered = plan.shade.areas.filter((a) => a.layers.length > 1);
   if (layered.length > 0) {

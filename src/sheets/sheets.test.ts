@@ -8,7 +8,9 @@ import { metric } from '@/units/units';
 import { cutListCsv } from './cut-list';
 import { layChartSvg } from './lay-chart-svg';
 import { planJson } from './plan-json';
+import { enclosed } from '@/core/form/flat-parts';
 import { coatTables } from './coat-tables';
+import { flatOutline, shadeTables } from './shade-sheets';
 import type { Paper } from './paper';
 import { rowSheets } from './row-sheets';
 import { tiles } from './tiling';
@@ -137,5 +139,30 @@ describe('what ways of laying need on paper', () => {
     coatTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });
     expect(said.join('\n')).toMatch(/Two sheets \d+.* mm by \d+.* mm, 6 mm of it on every side/);
     expect(said).toContain('Trimming');
+    said.length = 0;
+    shadeTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });
+    expect(said).toContain('Layers of colour, from below');
+    expect(said.join('\n')).toMatch(/veil, thin \| 1 Rust top : 1 Cream top \| 1.5 mg\/cm²/);
+  });
+});
+
+describe('markings on paper', () => {
+  it('are flat at true size: a stripe by its length and widths, a spot by its two sizes, a band not at all', () => {
+    const bird = makePlan(kingfisher, cupboard, defaultHand, new Memo(), { edgeShare: 1 / 90 });
+    const [stripe, spot] = kingfisher.markings;
+    const flat = flatOutline(stripe!, bird.shade.markings[0]!)!;
+    const long = bird.shade.markings[0]!.overSkinMm!;
+    expect(Math.max(...flat.map((p) => p[0]))).toBeCloseTo(long, 9);
+    expect(enclosed(Float64Array.from(flat.flat()))).toBeCloseTo((long * (7 + 11)) / 2, 9);
+    const oval = flatOutline(spot!, bird.shade.markings[1]!)!;
+    expect(enclosed(Float64Array.from(oval.flat())) / ((Math.PI * 7 * 4) / 4)).toBeCloseTo(1, 2);
+    const sock = { ...spot!, shape: { kind: 'sock' as const, where: { parts: ['leg'] } } };
+    expect(flatOutline(sock, bird.shade.markings[1]!)).toBeNull();
+  });
+  it('the cut list names the blend a coat is laid from', () => {
+    const line = cutListCsv(pineMarten, plan)
+      .split('\r\n')
+      .find((l) => l.includes('Flanks'))!;
+    expect(line).toContain('6 Chestnut top : 2 Dark umber top');
   });
 });

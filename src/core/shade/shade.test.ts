@@ -17,7 +17,7 @@ import { blendHow, fitBlend } from './learnt-blend';
 import { blendCurve, STEARNS_M, usualBlend } from './blend';
 import { hexOfCurve } from '@/core/colour/reflectance';
 import { woolCurve } from './wool-colour';
-import { addLayer, addMarking, lineDrawn, markTouched, moveLayer, removeLayer } from './shade-edits';
+import { addLayer, addMarking, lineDrawn, markTouched, moveLayer, removeLayer, swapWool } from './shade-edits';
 
 const memo = new Memo();
 const EDGE = { edgeShare: 0.014 };
@@ -508,5 +508,35 @@ describe('changing layers and markings', () => {
     const painted = markTouched(made('painted').piece, 'painted', many, 20).markings[0]!.shape;
     expect('strokes' in painted && painted.strokes).toHaveLength(1);
     for (const kind of ['stripe', 'spot', 'painted'] as const) expect(readPiece(made(kind).piece).ok).toBe(true);
+  });
+});
+
+describe('a wool that is short', () => {
+  it('is swapped for another wherever it stands, and parts of the same wool are joined', () => {
+    const list: Layer[] = [
+      veil('v', 'umber-top', 2, {
+        recipe: [
+          { lotId: 'umber-top', parts: 2 },
+          { lotId: 'fawn-top', parts: 1 },
+        ],
+      }),
+      {
+        ...COAT,
+        blend: [
+          { lotId: 'umber-top', parts: 1 },
+          { lotId: 'cream-top', parts: 3 },
+        ],
+      } as Layer,
+      { kind: 'raise', id: 'r', where: { kind: 'all' }, lotId: 'umber-top', share: 0.1, texture: 'tufts' },
+    ];
+    const [v, c, r] = swapWool(list, 'umber-top', 'fawn-top');
+    expect(v).toMatchObject({ recipe: [{ lotId: 'fawn-top', parts: 3 }] });
+    expect(c).toMatchObject({
+      blend: [
+        { lotId: 'cream-top', parts: 3 },
+        { lotId: 'fawn-top', parts: 1 },
+      ],
+    });
+    expect(r).toMatchObject({ lotId: 'fawn-top' });
   });
 });
