@@ -151,7 +151,7 @@ test('the blend card: both schools, grams, laid as a coat; a blend made is writt
   await docket(page)
     .getByRole('button', { name: /Lay the coat of Belly from it/ })
     .click();
-  await expect(layers(page).getByRole('listitem').last()).toContainText('3 Cream top : 1 Chestnut top');
+  await expect(layers(page).getByRole('listitem').last()).toContainText('3 Fawn top : 1 Cream top');
 });
 
 test('a colour is matched from the cupboard, from a lot and from a photograph with a grey card', async ({

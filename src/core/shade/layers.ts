@@ -3,12 +3,13 @@
  * layers it is, what wool it draws. A shadow is two layers (the dark line and the veil over it), a highlight is a blend of
  * the ground colour with white; the ground colour is that of the nearest coat or veil below.
  */
-import { hexOfCurve } from '@/core/colour/reflectance';
+import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Layer, LayerWhere, Recipe } from '@/core/piece/shade';
 import { isMixed, mixed, type Mixed } from './recipe';
 import type { StackLayer } from './stack';
+import { woolCurve } from './wool-colour';
 
 /** A fleck or raised tuft is about a thin layer where it is. */
 const FLECK_LAYERS = 0.9;
@@ -29,6 +30,7 @@ export interface ReadyLayer {
 }
 
 export interface Coated {
+  /** The wool with its tips as they are laid: kept, opened paler, or cut off. */
   readonly lot: Lot;
   /** Share of the base the coat hides. */
   readonly cover: number;
@@ -62,7 +64,8 @@ export function readyLayers(
       where: LayerWhere,
       make: (m: Mixed) => { layers: number | null; share: number; fine: boolean; arealMgCm2: number; wool: boolean },
     ): boolean => {
-      const m = mixed(recipe, even, cupboard, hand);
+      const found = mixed(recipe, even, cupboard, hand);
+      const m = says === 'coat' && recipe.length === 1 && isMixed(found) ? laidAs(found, coat!.lot) : found;
       if (!isMixed(m)) {
         missing.push({ layerId: layer.id, lotIds: m.missing });
         return false;
@@ -132,6 +135,13 @@ export function readyLayers(
     }
   }
   return { list, missing };
+}
+
+/** A wool with its tips as the coat has them. */
+function laidAs(m: Mixed, lot: Lot): Mixed {
+  if (m.parts[0]!.lot.id !== lot.id) return m;
+  const curve = woolCurve(lot);
+  return { ...m, parts: [{ lot, share: 1 }], curve, hex: hexOfCurve(curve), lab: labOfCurve(curve) };
 }
 
 /** The ground colour with a share of white, by whole parts in 16. */

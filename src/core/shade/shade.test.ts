@@ -1,7 +1,7 @@
 /** The shade stage on whole pieces: colours, weights, judgement, order and markings, from the demo pieces and changes to them. */
 import { produce, type Draft } from 'immer';
 import { describe, expect, it } from 'vitest';
-import { cupboard, kingfisher, pineMarten } from '../../../demo/load';
+import { alpacaCria, cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { strands } from '@/core/coat/strands';
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
@@ -538,5 +538,25 @@ describe('a wool that is short', () => {
       ],
     });
     expect(r).toMatchObject({ lotId: 'fawn-top' });
+  });
+});
+
+describe('tipped wool', () => {
+  it('shows its tips on strands where they are kept, and not where they are cut', () => {
+    const cria = alpacaCria;
+    const of = (tips: 'kept' | 'cut') => {
+      const p = change(cria, (d) => {
+        for (const a of d.areas) if (a.coat.method === 'locks') a.coat.tips = tips;
+      });
+      return makePlan(p, cupboard, defaultHand, undefined, { edgeShare: 1 / 60 }).shade.areas.find(
+        (a) => a.id === 'back',
+      )!;
+    };
+    const kept = of('kept');
+    const cut = of('cut');
+    expect(kept.field!.looks[0]!.strands.some((s) => s.tip !== null)).toBe(true);
+    expect(cut.field!.looks[0]!.strands.every((s) => s.tip === null)).toBe(true);
+    // The tips of the demo wool are darker than its body.
+    expect(L(cut.seenHex)).toBeGreaterThan(L(kept.seenHex));
   });
 });

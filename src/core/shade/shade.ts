@@ -162,7 +162,11 @@ export function planShade(
       area.coat.method === 'none'
         ? undefined
         : cupboard.lots.find((l) => 'lotId' in area.coat && l.id === area.coat.lotId);
-    const coated = plan.fur && lot ? { lot, cover: plan.fur.figures.cover.value } : null;
+    const pile = plan.fur?.pile;
+    const coated =
+      plan.fur && pile && lot
+        ? { lot: { ...lot, tipColour: pile.tipColour, tipShare: pile.tipShare }, cover: plan.fur.figures.cover.value }
+        : null;
     const own = readyLayers(area.shade.layers, coated, cupboard, hand);
     const under = own.list.findIndex((l) => l.layer.kind === 'coat');
     const groundRecipe: Recipe | null =

@@ -34,7 +34,16 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const mine = useDesk((s) => s.mine);
   const { q } = useUnits();
   const { lots } = cupboard;
-  const [recipe, setRecipe] = useState<Recipe>(() => lots.slice(0, 2).map((l) => ({ lotId: l.id, parts: 1 })));
+  const [recipe, setRecipe] = useState<Recipe>(() => {
+    // Begun from what the coat is laid from.
+    const coat = doc.shade.layers.find((l) => l.kind === 'coat');
+    if (coat?.kind === 'coat' && coat.blend && coat.blend.length > 1) return coat.blend;
+    const own =
+      doc.coat.method === 'none' ? undefined : lots.find((l) => 'lotId' in doc.coat && l.id === doc.coat.lotId);
+    const first = own ?? lots[0];
+    const other = lots.find((l) => l.id !== first?.id);
+    return [first, other].filter((l) => l !== undefined).map((l) => ({ lotId: l.id, parts: 1 }));
+  });
   const [even, setEven] = useState(1);
   const [areal, setAreal] = useState(2);
   const used = recipe.map((r) => ({ lot: lots.find((l) => l.id === r.lotId), parts: r.parts }));

@@ -106,6 +106,7 @@ export function JudgeRoom() {
 function SmallParts() {
   const piece = useDesk((s) => s.piece)!;
   const mine = useDesk((s) => s.mine);
+  const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const set = (id: string, recipe: (s: SmallPart) => void) =>
     editPiece((d) => {
       const s = d.smallParts.find((x) => x.id === id);
@@ -161,7 +162,7 @@ function SmallParts() {
         </Box>
       ))}
       <Button
-        disabled={!mine || piece.smallParts.length >= 20}
+        disabled={!mine || noWool || piece.smallParts.length >= 20}
         sx={{ mt: 0.5 }}
         onClick={() => {
           const lot = firstLot();

@@ -70,6 +70,7 @@ export function MarkingsRoom() {
   const mine = useDesk((s) => s.mine);
   const hand = useDesk((s) => s.hand);
   const findings = useDesk((s) => s.plan?.findings);
+  const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const add = (kind: MarkingKind) => {
     setMenu(null);
@@ -90,7 +91,7 @@ export function MarkingsRoom() {
       <Box sx={{ display: 'flex', gap: 0.75, my: 1 }}>
         <Button
           variant="contained"
-          disabled={!mine || piece.markings.length >= 60}
+          disabled={!mine || noWool || piece.markings.length >= 60}
           aria-haspopup="menu"
           onClick={(e) => setMenu(e.currentTarget)}
         >
@@ -115,6 +116,7 @@ export function MarkingsRoom() {
           </MenuItem>
         ))}
       </Menu>
+      {noWool && <Typography sx={{ fontSize: 13 }}>There is no wool in the cupboard to lay a marking with.</Typography>}
       {!doc ? (
         <Typography sx={{ fontSize: 13 }}>
           Stripes, blazes, spots, masks, bars and socks are measured from the midline and mirrored; a patch can be

@@ -33,6 +33,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   const mine = useDesk((s) => s.mine);
   const hand = useDesk((s) => s.hand);
   const layerId = useDesk((s) => s.view.layerId);
+  const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const bare = doc.coat.method === 'none';
   const layers = doc.shade.layers.filter((l) => !(bare && l.kind === 'coat'));
   const chosen = layers.find((l) => l.id === layerId) ?? layers[layers.length - 1] ?? null;
@@ -53,7 +54,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         {LAYER_KINDS.map((kind) => (
           <Button
             key={kind}
-            disabled={!mine || layers.length >= 24}
+            disabled={!mine || layers.length >= 24 || noWool}
             onClick={() => {
               const lot = firstLot(kind === 'highlight');
               if (!lot) return;
@@ -71,6 +72,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
           </Button>
         ))}
       </Box>
+      {noWool && <Typography sx={{ fontSize: 13 }}>There is no wool in the cupboard to lay a layer with.</Typography>}
       {layers.length === 0 && (
         <Typography sx={{ fontSize: 13 }}>No colour is planned here: bare core. Add a layer.</Typography>
       )}
