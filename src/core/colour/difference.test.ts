@@ -62,6 +62,10 @@ describe('colour difference', () => {
     const theirs = differenceCiede2000();
     fc.assert(
       fc.property(lab, lab, (p, q) => {
+        // Hues exactly opposite are a jump of the formula itself (pairs 9 to 16): which side they fall on is rounding.
+        const opposite =
+          Math.abs(p[1] * q[2] - p[2] * q[1]) < 1e-6 * (1 + Math.hypot(p[1], p[2]) * Math.hypot(q[1], q[2]));
+        fc.pre(!(opposite && p[1] * q[1] + p[2] * q[2] <= 0));
         const d = difference(p, q);
         expect(d).toBeCloseTo(theirs(at('lab65', p), at('lab65', q)), 6);
         expect(difference(q, p)).toBeCloseTo(d, 9);

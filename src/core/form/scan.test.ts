@@ -5,6 +5,7 @@ import { flatExtent, type Mesh } from '@/core/geometry/mesh';
 import { repair } from '@/core/geometry/repair';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
+import { withoutParts } from '@/core/piece/without-parts';
 import type { Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { areaDepth } from './areas';
@@ -28,7 +29,7 @@ beforeAll(() => {
   const k = 120 / (Math.max(...z) - Math.min(...z));
   upright = { positions: turned.positions.map((x) => x * k), triangles: turned.triangles };
   piece = {
-    ...pineMarten,
+    ...withoutParts(pineMarten, () => true),
     form: formOfScan(pineMarten.form, upright, { id: 'scan-1', name: 'base.ply', role: 'core', report: ['Sound.'] }),
     core: { ...pineMarten.core, soft: [] },
     frame: { ...pineMarten.frame, kind: 'none' },
