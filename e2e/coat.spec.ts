@@ -26,7 +26,7 @@ test('the turntable turns, jumps to viewpoints and shows overlays by mouse and b
   await expect(picture).not.toHaveAccessibleName(/the right,/);
   await page.waitForTimeout(800);
   expect(Buffer.compare(before, await picture.screenshot())).not.toBe(0);
-  for (const o of ['fur', 'rows', 'lie', 'base hidden', 'plain']) {
+  for (const o of ['fur', 'colour', 'rows', 'lie', 'base hidden', 'plain']) {
     await page.keyboard.press('o');
     await expect(picture).toHaveAccessibleName(new RegExp(`showing ${o}$`));
   }
@@ -133,10 +133,11 @@ test('findings give reasons; a remedy is one press and can be undone', async ({ 
   await expect(docket(page).getByRole('article', { name: /Row spacing is uneven/ })).toContainText(
     'where 3.5 mm is wanted',
   );
+  await chooseArea(page, 'Tail');
   const lay = docket(page).getByRole('textbox', { name: 'Lay weight' });
   await lay.fill('300');
   await lay.blur();
-  const short = docket(page).getByRole('article', { name: /Not enough Chestnut top/ });
+  const short = docket(page).getByRole('article', { name: /Not enough Dark umber top/ });
   await expect(short).toContainText('are missing');
   await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('×');
   await short.getByRole('button').first().click();

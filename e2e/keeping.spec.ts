@@ -13,7 +13,7 @@ test('close the browser at any moment and find everything as it was', async ({ d
   await page.reload();
   await expect(docket(page).getByRole('heading', { level: 2 })).toHaveText('Back');
   await expect(docket(page).getByRole('textbox', { name: 'Row spacing' })).toHaveValue('5');
-  await expect(page.getByRole('img', { name: /seen from the left, showing rows/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /seen from the left, showing colour/ })).toBeVisible();
   await expect.poll(() => figure(page, 'of rows')).toBe(rows);
   // Undo after coming back from another room in the same window.
   await chooseArea(page, 'Belly');
