@@ -193,9 +193,10 @@ test('keys are shown under ?, areas step with comma and full stop, stages with n
   await expect(docket(page).getByRole('heading', { level: 2 })).toHaveText('Flanks');
   for (const [key, stage] of [
     ['1', 'Form'],
-    ['3', 'Order'],
-    ['4', 'Bench'],
-    ['5', 'Log'],
+    ['3', 'Shade'],
+    ['4', 'Order'],
+    ['5', 'Bench'],
+    ['6', 'Log'],
     ['2', 'Coat'],
   ]) {
     await page.keyboard.press(key!);
