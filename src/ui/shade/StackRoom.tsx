@@ -43,6 +43,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   );
   const planOf = (id: string) => shaded.layers.filter((l) => l.layerId === id);
   const top = [...layers].reverse();
+  const place = (id: string | number) => top.findIndex((l) => l.id === id) + 1;
   const dropped = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
     const to = doc.shade.layers.findIndex((l) => l.id === over.id);
@@ -76,7 +77,21 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
       {layers.length === 0 && (
         <Typography sx={{ fontSize: 13 }}>No colour is planned here: bare core. Add a layer.</Typography>
       )}
-      <DndContext sensors={sensors} onDragEnd={dropped}>
+      <DndContext
+        sensors={sensors}
+        onDragEnd={dropped}
+        accessibility={{
+          screenReaderInstructions: {
+            draggable: 'Space lifts a layer, arrows move it, Space puts it down, Escape puts it back.',
+          },
+          announcements: {
+            onDragStart: ({ active }) => `Lifted, place ${place(active.id)} from the top.`,
+            onDragOver: ({ over }) => (over ? `At place ${place(over.id)} from the top.` : 'Beside the list.'),
+            onDragEnd: ({ over }) => (over ? `Put down at place ${place(over.id)} from the top.` : 'Put back.'),
+            onDragCancel: () => 'Put back.',
+          },
+        }}
+      >
         <SortableContext items={top.map((l) => l.id)} strategy={verticalListSortingStrategy}>
           <Box component="ol" aria-label="Layers, the top one first" sx={{ listStyle: 'none', m: 0, p: 0 }}>
             {top.map((l, i) => (
