@@ -84,7 +84,7 @@ test('the marten has its layers, each with its wool; one is added, moved by key,
   const grip = layers(page).getByRole('listitem').nth(1).getByRole('button', { name: 'Move Veil', exact: true });
   await grip.focus();
   await page.keyboard.press('Space');
-  await expect(page.getByText('Lifted, place 2 from the top.')).toBeAttached();
+  await expect(page.getByText('At place 2 from the top.')).toBeAttached();
   await page.waitForTimeout(400);
   await page.keyboard.press('ArrowUp');
   await expect(page.getByText('At place 1 from the top.')).toBeAttached();
