@@ -4,26 +4,12 @@
  */
 import { labOf } from '../src/core/colour/lab';
 import { paletteOf } from '../src/core/colour/picture';
-import { reflectanceOf } from '../src/core/colour/reflectance';
 import { seeded } from '../src/core/random';
 import { usualBlend } from '../src/core/shade/blend';
-import { BlendTable, matchBest, matchExhaustive, type StockWool } from '../src/core/shade/match';
+import { BlendTable } from '../src/core/shade/blend-table';
+import { matchBest } from '../src/core/shade/match';
+import { madeUpStock, matchExhaustive } from './match-baseline';
 
-/** A made-up stock in the colours wool has, and wanted colours of coats. */
-function stockOf(n: number): StockWool[] {
-  const rnd = seeded(5);
-  return Array.from({ length: n }, (_, i) => {
-    const l = 0.12 + 0.8 * rnd();
-    const hex = `#${[l, l * (0.62 + 0.36 * rnd()), l * (0.35 + 0.55 * rnd())]
-      .map((x) =>
-        Math.round(255 * Math.min(1, x))
-          .toString(16)
-          .padStart(2, '0'),
-      )
-      .join('')}`;
-    return { id: String(i), curve: reflectanceOf(hex), freeG: 50 };
-  });
-}
 const WANTED = ['#8a5a3c', '#cbb79a', '#3d2b22'];
 
 const time = <T>(work: () => T): { ms: number; value: T } => {
@@ -34,7 +20,7 @@ const time = <T>(work: () => T): { ms: number; value: T } => {
 const median = (t: number[]): number => t.sort((a, b) => a - b)[t.length >> 1]!;
 
 function search(lots: number, parts: number): string {
-  const stock = stockOf(lots);
+  const stock = madeUpStock(lots, 5);
   const table = new BlendTable(stock, usualBlend);
   matchBest(stock.slice(0, 8), new BlendTable(stock.slice(0, 8), usualBlend), ask(WANTED[0]!, parts), false);
   const query: number[] = [];

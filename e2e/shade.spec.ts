@@ -167,7 +167,7 @@ test('a colour is matched from the cupboard, from a lot and from a photograph wi
   const target = docket(page).getByRole('textbox', { name: 'Match', exact: true });
   await target.fill('#38271c');
   await target.blur();
-  await expect(docket(page)).toContainText('The nearest is Dark umber top, the same', { timeout: 60_000 });
+  await expect(docket(page)).toContainText('The nearest is Dark umber top, the same as wanted', { timeout: 60_000 });
   await accessible(page);
   // A wool beside a grey card under a yellow lamp.
   const card = [150, 119, 80] as const;

@@ -2,6 +2,7 @@
 import type { FormWork } from '@/core/form/form';
 import { areaDepth, depthAfter } from '@/core/form/areas';
 import { lieMarks, type LieMark } from '@/core/form/lie-marks';
+import { nearestVertex } from '@/core/geometry/mesh';
 import type { Vec3 } from '@/core/geometry/vec';
 import { REFERENCE_MM, resizeOverhang, resizeShape } from '@/core/form/resize';
 import type { Memo } from '@/core/memo';
@@ -271,18 +272,9 @@ export function planCoat(
 }
 
 /** The area that has the vertex nearest to a place. */
-function areaAt(piece: Piece, form: FormWork, owner: Int32Array, at: readonly [number, number, number]): string | null {
-  const p = form.skin.positions;
-  let best = -1;
-  let least = Infinity;
-  for (let v = 0; v < owner.length; v++) {
-    const d = (p[3 * v]! - at[0]) ** 2 + (p[3 * v + 1]! - at[1]) ** 2 + (p[3 * v + 2]! - at[2]) ** 2;
-    if (d < least) {
-      least = d;
-      best = owner[v]!;
-    }
-  }
-  return best < 0 ? null : piece.areas[best]!.id;
+function areaAt(piece: Piece, form: FormWork, owner: Int32Array, at: Vec3): string | null {
+  const which = owner[nearestVertex(form.skin.positions, at)] ?? -1;
+  return which < 0 ? null : piece.areas[which]!.id;
 }
 
 function nowhere(area: Area): Finding {

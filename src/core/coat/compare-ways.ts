@@ -1,6 +1,6 @@
 /** An area under several ways of laying side by side: wool, cost, time, cover, waste, loft. */
 import type { FormWork } from '@/core/form/form';
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';

@@ -2,7 +2,7 @@ import { converter } from 'culori';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten as wholeMarten } from '../../../demo/load';
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import { planLog } from '@/core/log/log';
 import { methods, methodOf } from '@/core/method/registry';
 import { defaultHand as hand } from '@/core/piece/hand';

@@ -2,7 +2,7 @@
  * Judgement common to all ways of laying: wool that does not suit, staple too short, base that shows from above or
  * aslant, rows that gape or crowd, a lie that winds round, a lay too thick to root. Each says why and what mends it.
  */
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import type { Laid } from '@/core/piece/coat';
 import type { Finding, Remedy } from '@/core/stage';
 import { degrees, mgCm, mm, say, share, type Text } from '@/core/text';

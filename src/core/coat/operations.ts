@@ -1,5 +1,5 @@
 /** Work of ways that cut first and lay then: two operations, tied to each other and to the areas that must lie below. */
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import type { Operation } from '@/core/stage';
 import { say, type Text } from '@/core/text';
 import type { LayContext } from './way';

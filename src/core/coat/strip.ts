@@ -3,7 +3,7 @@
  * it; a strip of coarser, grippier wool felted along the middle on both faces; folded on that line, ends tucked, seated
  * along the middle of its area and fixed deep from both sides and down the centre; trimmed left and right.
  */
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import { figure, letter, method } from '@/core/method/define';
 import type { Strip } from '@/core/piece/coat';
 import type { Finding } from '@/core/stage';

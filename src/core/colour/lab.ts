@@ -25,6 +25,9 @@ export const labOfLinear = (rgb: Triple): Triple => labOfXyz(toXyz(rgb));
 /** L*, a*, b* of a colour written #rrggbb. */
 export const labOf = (hex: string): Triple => labOfLinear(linearOf(hex));
 
+/** Lightness L* of a screen colour, 0 black to 100 white. */
+export const lightness = (hex: string): number => labOf(hex)[0];
+
 /** XYZ of L*, a*, b* under D65. */
 export function xyzOfLab([l, a, b]: Triple): Triple {
   const back = (t: number) => (t ** 3 > 216 / 24389 ? t ** 3 : ((116 * t - 16) * 27) / 24389);

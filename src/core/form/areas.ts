@@ -5,6 +5,7 @@
  */
 import type { Skin } from '@/core/geometry/polygonise';
 import type { Area, Selector, Stroke } from '@/core/piece/schema';
+import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Vec3 } from '@/core/geometry/vec';
 import { placeOnPart, type Body } from './body';
 import { mirrorPlace, pointOf } from './places';
@@ -71,7 +72,7 @@ function strokeDepth(body: Body, skin: Skin, s: Stroke, out: Float64Array): void
         const p: Vec3 = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
         const n = [0, 1, 2].reduce((t, k) => t + way.normal[k]! * skin.normals[3 * v + k]!, 0);
         if (n < SAME_WAY) continue;
-        const d = reach - toStretch(p, a, b);
+        const d = reach - nearestOnSegment(p, a, b).distance;
         out[v] = s.adds ? Math.max(out[v]!, d) : Math.min(out[v]!, -d);
       }
     }
@@ -79,14 +80,6 @@ function strokeDepth(body: Body, skin: Skin, s: Stroke, out: Float64Array): void
 }
 
 const far = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
-
-function toStretch(p: Vec3, a: Vec3, b: Vec3): number {
-  const ab: Vec3 = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const l2 = ab[0] ** 2 + ab[1] ** 2 + ab[2] ** 2;
-  const t =
-    l2 > 0 ? Math.max(0, Math.min(1, ((p[0] - a[0]) * ab[0] + (p[1] - a[1]) * ab[1] + (p[2] - a[2]) * ab[2]) / l2)) : 0;
-  return far(p, [a[0] + t * ab[0], a[1] + t * ab[1], a[2] + t * ab[2]]);
-}
 
 /** Vertices within twice the reach of a stretch, and the normal of the skin where the brush was set down. */
 function nearestNormal(skin: Skin, a: Vec3, b: Vec3, reach: number): { near: number[]; normal: number[] } | null {

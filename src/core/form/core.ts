@@ -11,7 +11,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Part, Piece } from '@/core/piece/schema';
 import type { Operation, Stage } from '@/core/stage';
 import { grams, mm, say } from '@/core/text';
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import { coreNeedle } from '@/core/work/needle-choice';
 import { onAxis, type Body, type BodyPart } from './body';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';

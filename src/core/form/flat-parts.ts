@@ -11,7 +11,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { FlatPart, Piece } from '@/core/piece/schema';
 import type { Finding, Operation, Stage } from '@/core/stage';
 import { count, grams, mm, say, share } from '@/core/text';
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import { coreNeedle } from '@/core/work/needle-choice';
 import { unitMm } from './shape';
 

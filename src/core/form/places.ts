@@ -3,6 +3,7 @@
  * left in its own radii. A place stays where it belongs when the part is made longer or thicker, or is bent.
  */
 import { fieldValue } from '@/core/geometry/field';
+import { nearestVertex } from '@/core/geometry/mesh';
 import { add, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Place } from '@/core/piece/schema';
 import { partDistance } from '@/core/geometry/field';
@@ -49,17 +50,8 @@ export function pointOf(body: Body, place: Place): Vec3 | null {
   p = add(p, add(times(s.top, place.up * r), times(s.out, sign * place.out * r)));
   if (body.surface) {
     // On an own base the nearest corner of its skin; its corners lie closer than any brush is wide.
-    let best = 0;
-    let least = Infinity;
-    for (let v = 0; v < body.surface.length; v += 3) {
-      const d =
-        (body.surface[v]! - p[0]) ** 2 + (body.surface[v + 1]! - p[1]) ** 2 + (body.surface[v + 2]! - p[2]) ** 2;
-      if (d < least) {
-        least = d;
-        best = v;
-      }
-    }
-    return [body.surface[best]!, body.surface[best + 1]!, body.surface[best + 2]!];
+    const v = 3 * nearestVertex(body.surface, p);
+    return [body.surface[v]!, body.surface[v + 1]!, body.surface[v + 2]!];
   }
   const all = body.parts.map((_, i) => i);
   const f = (q: Vec3) => fieldValue(body.field, all, q[0], q[1], q[2]);

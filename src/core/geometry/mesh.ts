@@ -183,3 +183,26 @@ export function curvedExtent(mesh: Mesh, normals: Float64Array): Extent {
   }
   return { volumeMm3: volume, areaMm2: area };
 }
+
+/** The vertex nearest to a point, of positions with stride 3. */
+export function nearestVertex(positions: Float64Array, [x, y, z]: readonly [number, number, number]): number {
+  let best = 0;
+  let least = Infinity;
+  for (let v = 0; v < positions.length; v += 3) {
+    const d = (positions[v]! - x) ** 2 + (positions[v + 1]! - y) ** 2 + (positions[v + 2]! - z) ** 2;
+    if (d < least) {
+      least = d;
+      best = v / 3;
+    }
+  }
+  return best;
+}
+
+/** Ends of the edges with one triangle only: the border of an open surface. */
+export function borderEdges(edges: Edges): [number, number][] {
+  const out: [number, number][] = [];
+  for (let e = 0; e < edges.count; e++) {
+    if (edges.sides[2 * e]! < 0 || edges.sides[2 * e + 1]! < 0) out.push([edges.ends[2 * e]!, edges.ends[2 * e + 1]!]);
+  }
+  return out;
+}

@@ -2,7 +2,7 @@
  * Distance over the skin from one or more places: fast marching over the triangles (Kimmel and Sethian 1998), straight
  * distances as far as `exact` from the start. Lengths in the unit of the mesh.
  */
-import type { Mesh } from './mesh';
+import { nearestVertex, type Mesh } from './mesh';
 import type { Vec3 } from './vec';
 
 interface Ring {
@@ -42,8 +42,7 @@ export function overSkin(mesh: Mesh, from: readonly Vec3[], exact: number): Floa
   const straight = (v: number, q: Vec3) => Math.hypot(p[3 * v]! - q[0], p[3 * v + 1]! - q[1], p[3 * v + 2]! - q[2]);
   for (const q of from) {
     // From the nearest vertex outward along the skin, so that a place across a gap is not reached through the air.
-    let nearest = 0;
-    for (let v = 1; v < n; v++) if (straight(v, q) < straight(nearest, q)) nearest = v;
+    const nearest = nearestVertex(p, q);
     const seen = new Set([nearest]);
     const wait = [nearest];
     for (let v = wait.pop(); v !== undefined; v = wait.pop()) {

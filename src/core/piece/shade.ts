@@ -14,7 +14,7 @@ export const recipeSchema = z
   .refine((r) => new Set(r.map((x) => x.lotId)).size === r.length, 'The same wool stands twice in the blend');
 
 const even = measure('Evenness of the blend', 0, 1, '');
-const areal = measure('Wool of the layer', 0.1, 60, 'mg per square cm');
+export const layerAreal = measure('Wool of the layer', 0.1, 60, 'mg per square cm');
 
 /** Where in the area a layer lies, and how much of it there. */
 export const layerWhereSchema = z.discriminatedUnion('kind', [
@@ -48,11 +48,11 @@ export const layerSchema = z.discriminatedUnion('kind', [
     ...common,
     recipe: recipeSchema,
     even,
-    arealMgCm2: areal,
+    arealMgCm2: layerAreal,
     /** Meant to let what is below show, or to hide it. */
     aim: z.enum(['let through', 'hide']),
   }),
-  z.strictObject({ kind: z.literal('line'), ...common, lotId: id('Wool'), arealMgCm2: areal }),
+  z.strictObject({ kind: z.literal('line'), ...common, lotId: id('Wool'), arealMgCm2: layerAreal }),
   z.strictObject({
     kind: z.literal('flecks'),
     ...common,
@@ -65,7 +65,7 @@ export const layerSchema = z.discriminatedUnion('kind', [
     kind: z.literal('shadow'),
     ...common,
     lotId: id('Wool'),
-    arealMgCm2: areal,
+    arealMgCm2: layerAreal,
     veilMgCm2: measure('Wool of the veil over it', 0.1, 40, 'mg per square cm'),
   }),
   /** The ground colour with some white in it. */
@@ -74,7 +74,7 @@ export const layerSchema = z.discriminatedUnion('kind', [
     ...common,
     lotId: id('Wool'),
     share: measure('Share of the white', 0.05, 0.95, ''),
-    arealMgCm2: areal,
+    arealMgCm2: layerAreal,
   }),
   /** A pass of the reverse needle that pulls a colour up from below. */
   z.strictObject({

@@ -9,9 +9,12 @@ import { fromXyz, hexOf } from '@/core/colour/rgb';
 import { layerMass } from '@/core/coat/fibre';
 import { blendCurve } from './blend';
 import { blendHow } from './learnt-blend';
-import { BlendTable, matchSteps, type Found, type StockWool } from './match';
+import type { Found } from './best-recipes';
+import { BlendTable } from './blend-table';
+import { matchSteps } from './match';
 import { matchVeil, type VeilWool } from './match-veil';
 import { shortfall, type Shortfall } from './reach';
+import { woolFor } from './shade-methods';
 import { woolCurve } from './wool-colour';
 import { inWords } from './words';
 
@@ -130,7 +133,7 @@ export function* matchFor(
   const veils =
     area && shaded && thin.length > 0
       ? matchVeil(thin, reflectanceOf(shaded.seenHex), target, how, area.areaMm2, 3).map((v) =>
-          answer(thin, 'veil', v, (v.arealMgCm2 * area.areaMm2) / 100 / 1000, v.arealMgCm2),
+          answer(thin, 'veil', v, woolFor(v.arealMgCm2, area.areaMm2, hand), v.arealMgCm2),
         )
       : [];
   const ask = { target, parts: q.parts, how, needG, best: BEST };
@@ -149,7 +152,7 @@ export function* matchFor(
       refining,
     };
   };
-  const steps = matchSteps(stock satisfies readonly StockWool[], table, ask);
+  const steps = matchSteps(stock, table, ask);
   for (;;) {
     const s = steps.next();
     if (s.done) return result(s.value, false);

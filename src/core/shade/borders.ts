@@ -4,7 +4,7 @@
  */
 import type { ShapedAreas } from '@/core/coat/coat';
 import type { Piece } from '@/core/piece/schema';
-import { coverAtDepth, noise, onPatch } from './fields';
+import { coverAtDepth, onPatch, strayOf } from './fields';
 import { mainLook, type ShadeField } from './look';
 
 type Fields = readonly (ShadeField | null)[];
@@ -19,8 +19,7 @@ export function borders(
   return fields.map((field, i) => {
     const shape = shaped.shapes[i];
     if (!field || !shape) return field;
-    const p = shape.patch.positions;
-    const n = p.length / 3;
+    const n = field.a.length;
     const depths = shaped.depths.map((d) => onPatch(d, shape));
     const looks = [...field.looks];
     const main = new Map<number, number>();
@@ -45,7 +44,7 @@ export function borders(
       if (j < 0) break;
       if (!ragged[i] && !ragged[j]) continue;
       const { raggedMm, softMm } = piece.areas[ragged[i] ? i : j]!.shade.border;
-      const stray = raggedMm * noise(Math.abs(p[3 * v]!), p[3 * v + 1]!, p[3 * v + 2]!, 3 * raggedMm + 1, piece.seed);
+      const stray = strayOf(shape.patch.positions, v, raggedMm, piece.seed);
       // Depth inside the area with the border; a place of the neighbour lies outside it.
       const depth = ragged[i] ? depths[i]![v]! : depths[j]![v]!;
       if (Math.abs(depth) > raggedMm + softMm) continue;

@@ -11,9 +11,10 @@ import { difference } from '@/core/colour/difference';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import { hidingMg } from './hide';
-import type { ShadedArea } from './shade';
+import type { ShadedArea } from './area-shade';
+import { woolFor } from './shade-methods';
 import { woolCurve } from './wool-colour';
-import { direction } from './words';
+import { ARMS_LENGTH, direction } from './words';
 
 /** @returns nothing when no colour is wanted or it is reached */
 export function correction(
@@ -23,7 +24,7 @@ export function correction(
   cupboard: Cupboard,
   hand: Hand,
 ): Text[] {
-  if (shaded.wantedHex === null || shaded.off === null || shaded.off < 2) return [];
+  if (shaded.wantedHex === null || shaded.off === null || shaded.off < ARMS_LENGTH) return [];
   const wanted = labOf(shaded.wantedHex);
   const lot = cupboard.lots
     .filter((l) => l.haveG > 0)
@@ -34,11 +35,11 @@ export function correction(
   const steps: Text[] = [];
   if (school === 'cover') {
     const m1 = layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv });
-    const need = hidingMg(woolCurve(lot), reflectanceOf(shaded.seenHex), m1, hand.spread[lot.form], 3);
+    const need = hidingMg(woolCurve(lot), reflectanceOf(shaded.seenHex), m1, hand.spread[lot.form]);
     steps.push(
       need === null
         ? say`It has to come out ${way}. ${lot.name} cannot hide what is there; lay the nearest dark first, then it.`
-        : say`It has to come out ${way}. Cover it with ${lot.name}, ${mgCm2(need)}, ${grams((need * areaMm2) / 1e5)} in all; felt it on shallow.`,
+        : say`It has to come out ${way}. Cover it with ${lot.name}, ${mgCm2(need)}, ${grams(woolFor(need, areaMm2, hand))} in all; felt it on shallow.`,
     );
     steps.push(say`Look from arm’s length, then lay the last wisps.`);
     return steps;

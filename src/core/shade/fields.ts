@@ -5,8 +5,9 @@
 import type { AreaShape } from '@/core/coat/area-shape';
 import type { Body } from '@/core/form/body';
 import { mirrorPlace, pointOf } from '@/core/form/places';
-import type { Mesh } from '@/core/geometry/mesh';
+import { borderEdges, type Mesh } from '@/core/geometry/mesh';
 import { overSkin, overSkinFrom } from '@/core/geometry/over-skin';
+import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Place } from '@/core/piece/schema';
 import type { LayerWhere } from '@/core/piece/shade';
@@ -21,7 +22,7 @@ export const smoothStep = (x: number): number => {
 export const coverAtDepth = (depth: number, softMm: number): number => smoothStep(depth / Math.max(softMm, 1e-6) + 0.5);
 
 /** Even noise over space, -1 to 1, about `scale` from hill to hill (value noise on a lattice, smoothly blended). */
-export function noise(x: number, y: number, z: number, scale: number, seed: number): number {
+function noise(x: number, y: number, z: number, scale: number, seed: number): number {
   const p = [x / scale, y / scale, z / scale];
   const i = p.map(Math.floor) as [number, number, number];
   const t = p.map((c, k) => smoothStep(c - i[k]!)) as [number, number, number];
@@ -38,6 +39,13 @@ export function noise(x: number, y: number, z: number, scale: number, seed: numb
   return sum;
 }
 
+/** How far a border strays at a vertex, mm: alike on both sides of the animal. */
+export function strayOf(positions: Float64Array, v: number, raggedMm: number, seed: number): number {
+  if (raggedMm <= 0) return 0;
+  const scale = 3 * raggedMm + 1;
+  return raggedMm * noise(Math.abs(positions[3 * v]!), positions[3 * v + 1]!, positions[3 * v + 2]!, scale, seed);
+}
+
 /** Where places lie now; those on parts that are gone drop out. */
 const points = (body: Body, places: readonly Place[]): Vec3[] =>
   places.map((p) => pointOf(body, p)).filter((p): p is Vec3 => p !== null);
@@ -48,32 +56,16 @@ export function bothSides(body: Body, place: Place, mirrored: boolean): Vec3[] {
   return points(body, list);
 }
 
-/** Border vertices of a patch: on an edge with one triangle only. */
-export function borderVertices(shape: AreaShape): Set<number> {
-  const { edges } = shape.patch;
-  const out = new Set<number>();
-  for (let e = 0; e < edges.count; e++) {
-    if (edges.sides[2 * e]! >= 0 && edges.sides[2 * e + 1]! >= 0) continue;
-    out.add(edges.ends[2 * e]!);
-    out.add(edges.ends[2 * e + 1]!);
-  }
-  return out;
-}
-
 /** Least distance of a point from a line through points, and how far along the line it is nearest. */
 export function toLine(p: Vec3, line: readonly Vec3[]): { readonly mm: number; readonly along: number } {
-  let best = { mm: Infinity, along: 0 };
+  let best = { mm: line[0] ? nearestOnSegment(p, line[0], line[0]).distance : Infinity, along: 0 };
   let before = 0;
-  if (line.length === 1) return { mm: Math.hypot(...p.map((x, k) => x - line[0]![k]!)), along: 0 };
   for (let i = 1; i < line.length; i++) {
     const [a, b] = [line[i - 1]!, line[i]!];
-    const d = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
-    const l2 = d[0] ** 2 + d[1] ** 2 + d[2] ** 2;
-    const t =
-      l2 > 0 ? Math.max(0, Math.min(1, ((p[0] - a[0]) * d[0] + (p[1] - a[1]) * d[1] + (p[2] - a[2]) * d[2]) / l2)) : 0;
-    const mm = Math.hypot(p[0] - a[0] - t * d[0], p[1] - a[1] - t * d[1], p[2] - a[2] - t * d[2]);
-    if (mm < best.mm) best = { mm, along: before + t * Math.sqrt(l2) };
-    before += Math.sqrt(l2);
+    const near = nearestOnSegment(p, a, b);
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+    if (near.distance < best.mm) best = { mm: near.distance, along: before + near.t * long };
+    before += long;
   }
   return best;
 }
@@ -92,7 +84,7 @@ export function fieldOf(
   const n = patch.positions.length / 3;
   if (where.kind === 'all') return new Float64Array(n).fill(1);
   if (where.kind === 'edge') {
-    const d = overSkinFrom(patch, borderVertices(shape));
+    const d = overSkinFrom(patch, borderEdges(patch.edges).flat());
     return d.map((x) => smoothStep(1.5 - (1.5 * x) / where.widthMm));
   }
   if (where.kind === 'line') {
@@ -147,14 +139,10 @@ export function onPatch(values: Float64Array, { patch }: AreaShape): Float64Arra
 }
 
 /** Area that belongs to every vertex: a third of its triangles, mm2. */
-export function vertexAreas({ positions: p, triangles: T }: Mesh): Float64Array {
-  const out = new Float64Array(p.length / 3);
-  for (let t = 0; t < T.length; t += 3) {
-    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!) as [number, number, number];
-    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!) as [number, number, number];
-    const third = Math.hypot(u[1] * w[2] - u[2] * w[1], u[2] * w[0] - u[0] * w[2], u[0] * w[1] - u[1] * w[0]) / 6;
-    for (const v of [a, b, c]) out[v / 3]! += third;
-  }
+export function vertexAreas({ patch, field }: AreaShape): Float64Array {
+  const out = new Float64Array(patch.positions.length / 3);
+  field.area.forEach((mm2, t) => {
+    for (let k = 0; k < 3; k++) out[patch.triangles[3 * t + k]!]! += mm2 / 3;
+  });
   return out;
 }

@@ -8,7 +8,8 @@ import { difference } from '@/core/colour/difference';
 import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
 import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
 import { hexOf, linearOf } from '@/core/colour/rgb';
-import type { FormWork } from '@/core/form/form';
+import { nearestParts, type FormWork } from '@/core/form/form';
+import { nearestVertex } from '@/core/geometry/mesh';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -16,7 +17,8 @@ import type { Finding } from '@/core/stage';
 import { mm, say } from '@/core/text';
 import { DAYLIGHTS, under } from './daylight';
 import { isMixed, mixed } from './recipe';
-import type { MarkingPlan, ShadedArea } from './shade';
+import type { ShadedArea } from './area-shade';
+import type { MarkingPlan } from './shade';
 import { veilCurve } from './veil';
 import { woolCurve } from './wool-colour';
 import { ARMS_LENGTH, VANISHES, inWords } from './words';
@@ -125,8 +127,7 @@ export function judgePiece(
     pair('areas', named(a), named(b), mmLong);
   }
   for (const m of markings) {
-    const host = [...m.hosts].sort((x, y) => y.areaMm2 - x.areaMm2)[0];
-    const area = areas.find((a) => a.id === host?.areaId);
+    const area = areas.find((a) => a.id === m.hosts[0]?.areaId);
     if (m.seenHex && area) pair('marking', { id: m.id, name: m.name, hex: m.seenHex }, named(area), null);
   }
   const small = piece.smallParts.flatMap((s) => {
@@ -296,25 +297,16 @@ function areaOfPart(
   part: string,
   eye: boolean,
 ): number | null {
-  const P = form.body.parts.length;
-  const which = form.body.parts.findIndex((p) => p.part.id === part);
-  if (which < 0) return null;
   const at = eye ? shaped.shapes.flatMap((s) => s?.away ?? [])[0] : undefined;
-  const count = new Map<number, number>();
-  const { positions } = form.skin;
-  for (let v = 0; v < shaped.owner.length; v++) {
-    const o = shaped.owner[v]!;
-    if (o < 0) continue;
-    if (at) {
-      const d = Math.hypot(positions[3 * v]! - at[0], positions[3 * v + 1]! - at[1], positions[3 * v + 2]! - at[2]);
-      if (d < 0.03 * form.body.lengthMm) count.set(o, (count.get(o) ?? 0) + 1);
-      continue;
-    }
-    let best = 0;
-    for (let p = 1; p < P; p++) if (form.distance[v * P + p]! < form.distance[v * P + best]!) best = p;
-    if (best === which) count.set(o, (count.get(o) ?? 0) + 1);
+  if (at) {
+    const owner = shaped.owner[nearestVertex(form.skin.positions, at)] ?? -1;
+    return owner < 0 ? null : owner;
   }
-  let best: number | null = null;
-  for (const [o, n] of count) if (best === null || n > count.get(best)!) best = o;
-  return best;
+  const which = form.body.parts.findIndex((p) => p.part.id === part);
+  const count = new Map<number, number>();
+  nearestParts(form).forEach((p, v) => {
+    const owner = shaped.owner[v]!;
+    if (p === which && owner >= 0) count.set(owner, (count.get(owner) ?? 0) + 1);
+  });
+  return [...count].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? null;
 }

@@ -1,7 +1,7 @@
 /** Judgement of the layers of one area: what shows through that should not, what cannot be raised, flat black, a miss. */
 import { difference } from '@/core/colour/difference';
-import { labOf, labOfLinear } from '@/core/colour/lab';
-import { labOfCurve, linearOfCurve, reflectanceOf } from '@/core/colour/reflectance';
+import { lightness } from '@/core/colour/lab';
+import { labOfCurve, reflectanceOf } from '@/core/colour/reflectance';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -11,10 +11,11 @@ import { grams, mgCm2, say } from '@/core/text';
 import { reverseNeedle } from '@/core/work/needle-choice';
 import { arealOf } from './amount';
 import { HIDES, hidingMg, lettingMg } from './hide';
-import type { ReadyLayer } from './layers';
-import type { ShadedArea } from './shade';
+import type { ShadedArea } from './area-shade';
+import type { Missing, ReadyLayer } from './layers';
+import { woolFor } from './shade-methods';
 import { seenAfter } from './stack';
-import { inWords, SLIGHT, ARMS_LENGTH } from './words';
+import { ARMS_LENGTH, comparedTo, inWords, SLIGHT } from './words';
 
 /** Darker than this is black. Ours. */
 const BLACK = 14;
@@ -22,21 +23,20 @@ const BLACK = 14;
 const COAT_SHOWS = 8;
 const COAT_NOTE = 4;
 
-export function missingFinding(
-  piece: Piece,
-  index: number,
-  x: { readonly layerId: string; readonly lotIds: readonly string[] },
-): Finding {
-  const area = piece.areas[index]!;
-  return {
-    id: `shade-missing-${area.id}-${x.layerId}`,
+/** Layers of an area or a marking that are left out for want of a wool. */
+export function missingFindings(
+  of: { readonly id: string; readonly name: string },
+  missing: readonly Missing[],
+): Finding[] {
+  return missing.map((x) => ({
+    id: `shade-missing-${of.id}-${x.layerId}`,
     stage: 'shade',
     severity: 'stop',
-    about: area.id,
-    says: say`A wool of a layer on ${area.name} is not in the cupboard.`,
+    about: of.id,
+    says: say`A wool of a layer on ${of.name} is not in the cupboard.`,
     why: say`The layer is left out of the colour until it has another wool.`,
     remedies: [],
-  };
+  }));
 }
 
 export function layerFindings(
@@ -46,13 +46,12 @@ export function layerFindings(
   ready: readonly ReadyLayer[],
   cupboard: Cupboard,
   hand: Hand,
-  groundHex: string,
 ): Finding[] {
   const area = piece.areas[index]!;
   const out: Finding[] = [];
   const layers = area.shade.layers;
   const steps = seenAfter(
-    reflectanceOf(groundHex),
+    reflectanceOf(shaded.groundHex),
     ready.map((l) => l.stack),
     ready.map(() => 1),
   );
@@ -68,7 +67,7 @@ export function layerFindings(
       const { m1, kappa } = l.mix;
       if (l.layer.aim === 'hide' && plan.showsBy > HIDES) {
         const need = hidingMg(own, ground, m1, kappa);
-        const more = need === null ? null : ((need - l.layer.arealMgCm2) * plan.areaMm2) / 100 / 1000;
+        const more = need === null ? null : woolFor(need - l.layer.arealMgCm2, plan.areaMm2, hand);
         const remedies: Remedy[] = [];
         if (need !== null && more !== null)
           remedies.push({
@@ -87,7 +86,7 @@ export function layerFindings(
         put({
           id: `shade-hide-${area.id}-${l.id}`,
           severity: 'caution',
-          says: say`${plan.wool} on ${area.name} lets what is below show through: ${inWords(labOfCurve(own), labOfCurve(steps[k + 1]!))} than the wool itself.`,
+          says: say`${plan.wool} on ${area.name} lets what is below show through: ${comparedTo('the wool itself', inWords(labOfCurve(own), labOfCurve(steps[k + 1]!)))}.`,
           why:
             need === null
               ? say`No layer of it would hide what lies below. Lay it before the darker wool instead, or take the darker wool off.`
@@ -131,7 +130,7 @@ export function layerFindings(
       put({
         id: `shade-coat-${area.id}`,
         severity: plan.showsBy > COAT_SHOWS ? 'caution' : 'note',
-        says: say`The coat of ${area.name} comes out ${inWords(labOfCurve(own), labOfCurve(steps[k + 1]!))} than its wool.`,
+        says: say`The coat of ${area.name} comes out ${comparedTo('its wool', inWords(labOfCurve(own), labOfCurve(steps[k + 1]!)))}.`,
         why: say`What lies below shines through it. A felted layer of the same wool under the coat takes that away.`,
         remedies: [
           {
@@ -186,9 +185,9 @@ export function layerFindings(
   });
   const l = shaded.seenLab[0];
   if (ready.length > 0 && l < BLACK) {
-    const wanted = area.shade.wanted === null ? null : labOf(area.shade.wanted)[0];
+    const wanted = area.shade.wanted === null ? null : lightness(area.shade.wanted);
     const dark = cupboard.lots.filter((x) => {
-      const L = labOfLinear(linearOfCurve(reflectanceOf(x.colour)))[0];
+      const L = lightness(x.colour);
       return L >= 16 && L <= 34 && x.haveG > 0;
     });
     const at = layers.findIndex((x) => x.kind === 'coat');
@@ -228,7 +227,7 @@ export function layerFindings(
     put({
       id: `shade-off-${area.id}`,
       severity: 'caution',
-      says: say`${area.name} comes out ${shaded.offWords!} than wanted.`,
+      says: say`${area.name} comes out ${comparedTo('wanted', shaded.offWords!)}.`,
       why: say`Match finds the blend or veil from your cupboard that comes nearest.`,
       remedies: [],
     });

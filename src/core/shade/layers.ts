@@ -23,7 +23,7 @@ export interface ReadyLayer {
   readonly stack: StackLayer;
   /** What it is made of; null for a pass of the reverse needle, which takes no wool. */
   readonly mix: Mixed | null;
-  readonly recipe: Recipe | null;
+  readonly recipe: Recipe;
   /** Wool on a square cm where its field is 1, mg. */
   readonly arealMgCm2: number;
   readonly ownHex: string;
@@ -36,10 +36,15 @@ export interface Coated {
   readonly cover: number;
 }
 
+/** A layer left out because a wool of it is not in the cupboard. */
+export interface Missing {
+  readonly layerId: string;
+  readonly lotIds: readonly string[];
+}
+
 export interface Ready {
   readonly list: readonly ReadyLayer[];
-  /** Layers left out because a wool is not in the cupboard. */
-  readonly missing: readonly { readonly layerId: string; readonly lotIds: readonly string[] }[];
+  readonly missing: readonly Missing[];
 }
 
 const ALL: LayerWhere = { kind: 'all' };
@@ -53,7 +58,7 @@ export function readyLayers(
   ground: Recipe | null = null,
 ): Ready {
   const list: ReadyLayer[] = [];
-  const missing: { layerId: string; lotIds: readonly string[] }[] = [];
+  const missing: Missing[] = [];
   let below: Recipe | null = ground;
   for (const layer of layers) {
     const put = (

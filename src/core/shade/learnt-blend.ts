@@ -6,13 +6,13 @@
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { labOfCurve } from '@/core/colour/reflectance';
+import { goldenSection } from '@/core/minimum';
 import type { BlendTest, Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import { blendCurve, M_RANGE, STEARNS_M, usualBlend, type BlendHow } from './blend';
 import { woolCurve } from './wool-colour';
 
 const IMAGINARY = 3;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** Constant that fits one blend best, within `M_RANGE`; null where a wool of it is gone. */
 export function fitBlend(t: Pick<BlendTest, 'recipe' | 'even' | 'colour'>, lots: readonly Lot[]): number | null {
@@ -22,13 +22,7 @@ export function fitBlend(t: Pick<BlendTest, 'recipe' | 'even' | 'colour'>, lots:
   const list = parts.map((p) => ({ curve: woolCurve(p.lot!), parts: p.parts }));
   const off = (log: number) =>
     difference(made, labOfCurve(blendCurve(list, { ...usualBlend, m: Math.exp(log), even: t.even })));
-  let [a, b] = [Math.log(M_RANGE.least), Math.log(M_RANGE.most)];
-  for (let i = 0; i < 40; i++) {
-    const [x, y] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-    if (off(x) <= off(y)) b = y;
-    else a = x;
-  }
-  return Math.exp((a + b) / 2);
+  return Math.exp(goldenSection(off, Math.log(M_RANGE.least), Math.log(M_RANGE.most), 40));
 }
 
 /** What a form of wool blends by, and how many blends it rests on. */

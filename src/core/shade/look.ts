@@ -33,12 +33,7 @@ const clamped = ([r, g, b]: Triple): Triple => [
   Math.max(0, Math.min(1, b)),
 ];
 
-export function lookOf(
-  ground: Float64Array,
-  layers: readonly ReadyLayer[],
-  fields: readonly number[],
-  tipsKept: boolean,
-): Look {
+export function lookOf(ground: Float64Array, layers: readonly ReadyLayer[], fields: readonly number[]): Look {
   const stack = layers.map((l) => l.stack);
   const steps = seenAfter(ground, stack, fields);
   const seen = clamped(linearOfCurve(steps[steps.length - 1]!));
@@ -48,7 +43,7 @@ export function lookOf(
     const weight = w[i + 1]!;
     if (weight < 0.004) return;
     const mix = l.mix;
-    if (mix && mix.parts.length === 1 && l.says === 'coat' && tipsKept && mix.parts[0]!.lot.tipColour !== null) {
+    if (mix && mix.parts.length === 1 && l.says === 'coat' && mix.parts[0]!.lot.tipColour !== null) {
       const { lot } = mix.parts[0]!;
       raw.push({ weight, root: linearOfCurve(bodyCurve(lot)), tip: linearOf(lot.tipColour!), tipShare: lot.tipShare });
       return;

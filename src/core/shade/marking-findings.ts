@@ -11,7 +11,10 @@ import type { Hand } from '@/core/piece/hand';
 import { reverseNeedle } from '@/core/work/needle-choice';
 import { HIDES, hidingMg } from './hide';
 import type { MarkingOnSkin } from './marking-shape';
+import { missingFindings } from './layer-findings';
+import { readyLayers } from './layers';
 import { isMixed, mixed } from './recipe';
+import { woolFor } from './shade-methods';
 import type { MarkingPlan } from './shade';
 import { VANISHES } from './words';
 
@@ -36,6 +39,7 @@ export function markingFindings(
   piece.markings.forEach((m, k) => {
     const plan = plans[k]!;
     const put = (f: Omit<Finding, 'stage' | 'about'>) => out.push({ ...f, stage: 'shade', about: m.id });
+    out.push(...missingFindings(m, readyLayers(m.layers, null, cupboard, hand).missing));
     if (plan.areaMm2 < 0.5) {
       put({
         id: `shade-nowhere-${m.id}`,
@@ -139,7 +143,7 @@ export function markingFindings(
         why:
           need === null
             ? say`${laid.wool} would hardly ever hide it; lay a paler ground under it first.`
-            : say`Hiding takes ${mgCm2(need)} of ${laid.wool}, ${grams(((need - l.arealMgCm2) * plan.areaMm2) / 1e5)} more.`,
+            : say`Hiding takes ${mgCm2(need)} of ${laid.wool}, ${grams(woolFor(need - l.arealMgCm2, laid.areaMm2, hand))} more.`,
         remedies:
           need === null
             ? []

@@ -7,6 +7,7 @@ import { areaDepth } from '@/core/form/areas';
 import type { FormWork } from '@/core/form/form';
 import { mirrorPlace, pointOf } from '@/core/form/places';
 import { overSkin } from '@/core/geometry/over-skin';
+import { nearestVertex } from '@/core/geometry/mesh';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Place } from '@/core/piece/schema';
 import type { MarkingShape, PieceMarking } from '@/core/piece/shade';
@@ -43,7 +44,10 @@ export function skinLine(form: Pick<FormWork, 'body' | 'skin'>, places: readonly
         ? pointOf(form.body, { ...a, along: mix(a.along, b.along), up: mix(a.up, b.up), out: mix(a.out, b.out) })
         : vertexAt(
             form.skin.positions,
-            indexNear(form.skin.positions, [0, 1, 2].map((j) => mix(ends[0]![j]!, ends[1]![j]!)) as unknown as Vec3),
+            nearestVertex(
+              form.skin.positions,
+              [0, 1, 2].map((j) => mix(ends[0]![j]!, ends[1]![j]!)) as unknown as Vec3,
+            ),
           );
       if (q) out.push(q);
     }
@@ -87,7 +91,7 @@ export function markingOnSkin(form: FormWork, m: Pick<PieceMarking, 'shape' | 'm
       const line = shortened(skinLine(form, places), shape.stopMm);
       if (line.length === 0) continue;
       if (own.length === 0) own = line;
-      const normals = line.map((p) => vertexAt(skin.normals, indexNear(skin.positions, p)));
+      const normals = line.map((p) => vertexAt(skin.normals, nearestVertex(skin.positions, p)));
       const whole = lengthOf(line) || 1;
       for (let v = 0; v < n; v++) {
         const p = vertexAt(skin.positions, v);
@@ -127,7 +131,7 @@ export function markingOnSkin(form: FormWork, m: Pick<PieceMarking, 'shape' | 'm
       const centre = pointOf(body, place);
       if (!centre) continue;
       const d = overSkin(skin, [centre], 4);
-      const near = indexNear(skin.positions, centre);
+      const near = nearestVertex(skin.positions, centre);
       const lie = vertexAt(form.lie, near);
       const nrm = vertexAt(skin.normals, near);
       const across: Vec3 = [
@@ -181,18 +185,4 @@ function barsOf(
       along: { from: Math.max(0, middle - (share * pitch) / 2), to: Math.min(1, middle + (share * pitch) / 2) },
     };
   });
-}
-
-function indexNear(positions: Float64Array, p: Vec3): number {
-  let best = 0;
-  let least = Infinity;
-  for (let v = 0; v < positions.length / 3; v++) {
-    const d =
-      (positions[3 * v]! - p[0]) ** 2 + (positions[3 * v + 1]! - p[1]) ** 2 + (positions[3 * v + 2]! - p[2]) ** 2;
-    if (d < least) {
-      least = d;
-      best = v;
-    }
-  }
-  return best;
 }

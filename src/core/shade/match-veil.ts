@@ -2,9 +2,10 @@
 import { difference } from '@/core/colour/difference';
 import type { Triple } from '@/core/colour/lab';
 import { labOfCurve } from '@/core/colour/reflectance';
+import { goldenSection } from '@/core/minimum';
 import { blendCurve, type BlendHow } from './blend';
-import type { StockWool } from './match';
-import { LOT_COSTS } from './match';
+import { LOT_COSTS } from './best-recipes';
+import type { StockWool } from './blend-table';
 import { veilCurve } from './veil';
 
 export interface VeilWool extends StockWool {
@@ -24,7 +25,6 @@ export interface VeilFound {
 const AMOUNTS = [0.3, 0.6, 1, 1.5, 2.2, 3, 4, 5.5, 7.5, 10, 14, 20, 28];
 /** Two lots are tried of the singles that come nearest. */
 const PAIRED = 12;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** @param areaMm2 area to be veiled: lots with too little wool for it drop out */
 export function matchVeil(
@@ -46,23 +46,19 @@ export function matchVeil(
           );
     const m1 = lots.reduce((s, l, i) => s + (parts[i]! / whole) * stock[l]!.m1, 0);
     const kappa = lots.reduce((s, l, i) => s + (parts[i]! / whole) * stock[l]!.kappa, 0);
-    const least = Math.min(
+    // As much on a square cm as there is wool for.
+    const most = Math.min(
       ...lots.map((l, i) => (stock[l]!.freeG * whole) / parts[i]! / Math.max(1e-9, areaMm2 / 100 / 1000)),
     );
-    const off = (mg: number) => difference(target, labOfCurve(veilCurve(curve, ground, (kappa * mg) / m1)));
-    const open = AMOUNTS.filter((mg) => mg <= least);
+    const seen = (mg: number) => labOfCurve(veilCurve(curve, ground, (kappa * mg) / m1));
+    const off = (mg: number) => difference(target, seen(mg));
+    const open = AMOUNTS.filter((mg) => mg <= most);
     if (open.length === 0) return null;
-    let at = open[0]!;
-    for (const mg of open) if (off(mg) < off(at)) at = mg;
+    const at = open.reduce((best, mg) => (off(mg) < off(best) ? mg : best));
     const i = AMOUNTS.indexOf(at);
-    let [a, b] = [AMOUNTS[i - 1] ?? 0.1, Math.min(least, AMOUNTS[i + 1] ?? at)];
-    for (let k = 0; k < 20; k++) {
-      const [x, y] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-      if (off(x) <= off(y)) b = y;
-      else a = x;
-    }
-    const mg = Math.max(0.1, Math.round(((a + b) / 2) * 10) / 10);
-    const lab = labOfCurve(veilCurve(curve, ground, (kappa * mg) / m1));
+    const fine = goldenSection(off, AMOUNTS[i - 1] ?? 0.1, Math.min(most, AMOUNTS[i + 1] ?? at), 20);
+    const mg = Math.min(Math.floor(most * 10) / 10, Math.max(0.1, Math.round(fine * 10) / 10));
+    const lab = seen(mg);
     const d = difference(target, lab);
     return { lots, parts, arealMgCm2: mg, lab, difference: d, score: d + LOT_COSTS * (lots.length - 1) };
   };

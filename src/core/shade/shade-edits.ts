@@ -1,6 +1,7 @@
 /** Shade as a maker changes it: layers added, moved, taken away; markings made and placed. Each gives a new piece. */
 import type { Lot } from '@/core/piece/cupboard';
 import { layerMass } from '@/core/coat/fibre';
+import { lightness } from '@/core/colour/lab';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece, Place } from '@/core/piece/schema';
 import type { Layer, LayerWhere, MarkingShape, PieceMarking, Recipe } from '@/core/piece/shade';
@@ -14,6 +15,14 @@ export interface BeginLayer {
   readonly lot: Lot;
   readonly hand: Hand;
   readonly recipe?: Recipe;
+}
+
+/** The wool a new layer begins with: one at hand that is not the coat's, the palest for a highlight; null in an empty cupboard. */
+export function firstWool(lots: readonly Lot[], coatLotId: string | null, kind: LayerKind): Lot | null {
+  const open = lots.filter((l) => l.id !== coatLotId && l.haveG > 0);
+  const list = open.length > 0 ? open : lots;
+  if (kind !== 'highlight') return list[0] ?? null;
+  return [...list].sort((a, b) => lightness(b.colour) - lightness(a.colour))[0] ?? null;
 }
 
 /** A layer to begin with, of the wool given. */

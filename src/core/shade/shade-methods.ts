@@ -1,5 +1,6 @@
 /** Formulas of the shade stage that the docket and the handbook show. */
 import { letter, method } from '@/core/method/define';
+import type { Hand } from '@/core/piece/hand';
 import { FRIELE_S, friele, frieleBack, stearns, stearnsBack } from './blend';
 import { veilValue } from './veil';
 
@@ -17,6 +18,10 @@ export const layerOfColour = method({
   basis: 'ours',
   of: ({ areal, area, loss }) => ((areal * area) / 100 / 1000) * (1 + loss),
 });
+
+/** Wool to take for so many mg/cm2 over an area, with what handling loses, g. */
+export const woolFor = (areal: number, areaMm2: number, hand: Pick<Hand, 'handlingLoss'>): number =>
+  layerOfColour.of({ areal, area: areaMm2, loss: hand.handlingLoss });
 
 export const layerMinutes = method({
   id: 'shade-minutes',

@@ -4,7 +4,7 @@
  * dark beside it is trimmed. Why each stands where it stands is said; putting it in order is left to the order.
  */
 import type { CoatPlan } from '@/core/coat/coat';
-import { labOf } from '@/core/colour/lab';
+import { lightness } from '@/core/colour/lab';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -13,7 +13,8 @@ import { grams, mgCm2, mm, say, share, type Text } from '@/core/text';
 import { reverseNeedle, surfaceNeedle } from '@/core/work/needle-choice';
 import type { Judged } from './judge';
 import type { ReadyLayer } from './layers';
-import type { LayerPlan, MarkingPlan, ShadedArea } from './shade';
+import type { LayerPlan, ShadedArea } from './area-shade';
+import type { MarkingPlan } from './shade';
 
 /** Something another stage's operation has to wait for. */
 export interface Tie {
@@ -37,7 +38,7 @@ export function shadeWork(
   areas: readonly ShadedArea[],
   markings: readonly MarkingPlan[],
   ready: readonly (readonly ReadyLayer[])[],
-  judged: { readonly result: Judged },
+  judged: Judged,
 ): { readonly operations: readonly Operation[]; readonly ties: readonly Tie[] } {
   const operations: Operation[] = [];
   const ties: Tie[] = [];
@@ -52,7 +53,7 @@ export function shadeWork(
     passes: null,
     needle: null,
     after: [],
-    lightness: labOf(l.ownHex)[0],
+    lightness: lightness(l.ownHex),
     caution,
   });
   const lays = (areaId: string) => coat.areas.find((a) => a.id === areaId)?.fur !== null;
@@ -172,7 +173,7 @@ export function shadeWork(
     }
   });
   const beside = (id: string) =>
-    judged.result.pairs.flatMap((p) =>
+    judged.pairs.flatMap((p) =>
       p.kind !== 'areas'
         ? []
         : p.a.id === id
@@ -222,7 +223,7 @@ export function shadeWork(
         caution: say`Offcuts of one colour in another are hard to pick out again. Scissors away from the hand.`,
       });
     }
-    const dark = near.filter((x) => shaded.seenLab[0] > PALE && labOf(x.other.hex)[0] < DARK);
+    const dark = near.filter((x) => shaded.seenLab[0] > PALE && lightness(x.other.hex) < DARK);
     if (dark.length > 0 && lays(area.id)) {
       operations.push({
         ...base(area.id, { ownHex: shaded.seenHex }),

@@ -43,6 +43,10 @@ export function inWords(wanted: Triple, seen: Triple): string {
   return `${d < SLIGHT ? 'slightly' : d < CLEAR ? 'clearly' : 'much'} ${way}`;
 }
 
+/** Words of a difference with what it is a difference to: same as wanted, slightly redder than wanted. */
+export const comparedTo = (what: string, words: string): string =>
+  `${words} ${/^(the )?same/.test(words) ? 'as' : 'than'} ${what}`;
+
 /** A plain name of a colour: how light, what hue. Ours. */
 export function colourName(lab: Triple): string {
   const [l] = lab;

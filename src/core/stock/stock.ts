@@ -6,7 +6,7 @@ import { WELL } from '@/core/coat/cover';
 import { worstLay } from '@/core/coat/fold-over';
 import { learntFrom } from '@/core/coat/learnt';
 import { thinnestLay } from '@/core/coat/enough';
-import { lightness } from '@/core/lightness';
+import { lightness } from '@/core/colour/lab';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';

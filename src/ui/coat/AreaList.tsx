@@ -4,9 +4,7 @@ import Box from '@mui/material/Box';
 import type { AreaPlan } from '@/core/coat/coat';
 import { wayOf } from '@/core/coat/ways';
 import { setView, useDesk } from '@/desk/store';
-import { figures } from '@/ui/frame/theme';
-import { OpenMark } from '@/ui/parts/OpenMark';
-import { Ticket } from '@/ui/parts/Ticket';
+import { AreaTicket } from '@/ui/parts/AreaTicket';
 import { useUnits } from '@/ui/parts/useUnits';
 
 /** How an area is laid, in two or three words. */
@@ -27,34 +25,18 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
     <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
       {plan.coat.areas.map((a, i) => {
         if (onlyFur && !a.fur) return null;
-        const on = a.id === selected;
         return (
           <li key={a.id}>
-            <Ticket on={on} onClick={() => setView({ areaId: a.id })} columns="34px 1fr auto">
-              <Box
-                sx={{
-                  width: 34,
-                  height: 30,
-                  bgcolor: a.colour ?? 'transparent',
-                  border: 1,
-                  borderStyle: a.colour ? 'solid' : 'dashed',
-                  borderColor: 'text.secondary',
-                }}
-              />
-              <Box sx={{ minWidth: 0 }}>
-                <Box sx={{ fontWeight: 700, lineHeight: 1.25 }}>
-                  <Box component="span" sx={{ ...figures, fontSize: 13, fontWeight: 400, mr: 0.75 }}>
-                    {i + 1}
-                  </Box>
-                  {a.name}
-                  <OpenMark findings={plan.findings.filter((f) => f.about === a.id)} />
-                </Box>
-                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{a.fur ? laidWords(a.fur) : 'bare'}</Box>
-              </Box>
-              <Box sx={{ ...figures, fontSize: 13 }}>
-                {a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
-              </Box>
-            </Ticket>
+            <AreaTicket
+              number={i + 1}
+              name={a.name}
+              on={a.id === selected}
+              onClick={() => setView({ areaId: a.id })}
+              hex={a.colour}
+              words={a.fur ? laidWords(a.fur) : 'bare'}
+              grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
+              findings={plan.findings.filter((f) => f.about === a.id)}
+            />
           </li>
         );
       })}

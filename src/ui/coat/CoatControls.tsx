@@ -14,7 +14,7 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
 import { boundsOf, FIELDS } from './coat-fields';
 import { MarkingControls } from './MarkingControls';
-import { WoolField } from './WoolField';
+import { WoolField } from '@/ui/parts/WoolField';
 
 const WAY_OPTIONS = [
   ...WAYS.map((w) => ({ value: w.method as string, says: w.title })),

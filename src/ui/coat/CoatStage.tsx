@@ -12,6 +12,7 @@ import { setView, useDesk } from '@/desk/store';
 import { COAT_ROOMS, type CoatRoom } from '@/desk/view';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
+import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
@@ -142,22 +143,7 @@ function UnderTurntable({
   const unit = fur?.chart.dress.unit;
   const what = fur?.sheet ? 'Sheet' : 'Lay chart';
   return (
-    <Box
-      component="section"
-      aria-label={what}
-      sx={{
-        height: 214,
-        flexShrink: 0,
-        bgcolor: 'background.paper',
-        borderTop: 1,
-        borderColor: 'divider',
-        px: 2,
-        pt: 1,
-        pb: 1,
-        display: 'flex',
-        gap: 2,
-      }}
-    >
+    <UnderPicture label={what}>
       <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 13, gap: 1 }}>
           <Typography variant="h3" component="h2">
@@ -206,7 +192,7 @@ function UnderTurntable({
           />
         </Box>
       )}
-    </Box>
+    </UnderPicture>
   );
 }
 

@@ -5,7 +5,7 @@ import type { Marking } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
-import { WoolField } from './WoolField';
+import { WoolField } from '@/ui/parts/WoolField';
 
 interface MarkingProps {
   readonly marking: Marking;

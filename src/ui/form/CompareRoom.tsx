@@ -3,12 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { savePicture } from '@/desk/storage';
 import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FileButton } from '@/ui/parts/FileButton';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
@@ -45,7 +46,6 @@ export function ReferenceList() {
   const piece = useDesk((s) => s.piece);
   const mine = useDesk((s) => s.mine);
   const chosen = useReference();
-  const input = useRef<HTMLInputElement>(null);
   if (!piece) return null;
   const take = async (file: File) => {
     if (file.size > LARGEST) return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
@@ -106,27 +106,19 @@ export function ReferenceList() {
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
-        <Button disabled={!mine || piece.references.length >= 12} onClick={() => input.current?.click()}>
-          Add a photograph
-        </Button>
+        <FileButton
+          says="Add a photograph"
+          label="Photograph to add"
+          accept="image/*"
+          disabled={!mine || piece.references.length >= 12}
+          onFile={(file) => void take(file)}
+        />
         <Button
           disabled={!mine || !chosen}
           onClick={() => changePiece((p) => ({ ...p, references: p.references.filter((r) => r.id !== chosen!.id) }))}
         >
           Take away
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="image/*"
-          aria-label="Photograph to add"
-          hidden
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void take(file);
-          }}
-        />
       </Box>
       <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
         Use photographs taken square on: from the side, the front, above. They stay in this browser and are not part of

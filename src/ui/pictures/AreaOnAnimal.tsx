@@ -3,7 +3,7 @@
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import type { AreaPlan } from '@/core/coat/coat';
-import { buildEdges } from '@/core/geometry/mesh';
+import { borderEdges, buildEdges } from '@/core/geometry/mesh';
 import type { ShadedArea } from '@/core/shade/shade';
 import { seenColours } from '@/core/shade/strand-colour';
 import type { View } from '@/desk/view';
@@ -124,11 +124,8 @@ function Outline({ surfaceOf, raise }: { surfaceOf: NonNullable<AreaPlan['surfac
       const { positions: p, normals: n, triangles } = surfaceOf;
       const edges = buildEdges(triangles, p.length / 3);
       const points: number[] = [];
-      for (let e = 0; e < edges.count; e++) {
-        if (edges.sides[2 * e]! >= 0 && edges.sides[2 * e + 1]! >= 0) continue;
-        for (const v of [edges.ends[2 * e]!, edges.ends[2 * e + 1]!]) {
-          for (let k = 0; k < 3; k++) points.push(p[3 * v + k]! + 2 * raise * n[3 * v + k]!);
-        }
+      for (const v of borderEdges(edges).flat()) {
+        for (let k = 0; k < 3; k++) points.push(p[3 * v + k]! + 2 * raise * n[3 * v + k]!);
       }
       return new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
     }, [surfaceOf, raise]),

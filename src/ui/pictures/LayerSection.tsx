@@ -5,13 +5,11 @@
  */
 import Box from '@mui/material/Box';
 import { labOf } from '@/core/colour/lab';
-import type { LayerPlan, ShadedArea } from '@/core/shade/shade';
+import type { ShadedArea } from '@/core/shade/shade';
 import { colourName } from '@/core/shade/words';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LAYER_WORDS } from '@/ui/shade/layer-words';
-
-const hides = (l: LayerPlan): number => l.share ?? (l.layers ? 1 - Math.exp(-l.layers.value) : 1);
 
 export function LayerSection({ shaded }: { shaded: ShadedArea }) {
   const { q } = useUnits();
@@ -39,11 +37,11 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
                   flexShrink: 0,
                 }}
               >
-                <Box sx={{ width: `${100 * hides(l)}%`, bgcolor: l.ownHex }} />
+                <Box sx={{ width: `${100 * l.hides}%`, bgcolor: l.ownHex }} />
                 <Box sx={{ flex: 1, bgcolor: before[k], backgroundImage: 'none' }} />
               </Box>
               <Box sx={{ ...figures, width: 42, textAlign: 'right', flexShrink: 0 }}>
-                {q({ kind: 'share', value: hides(l) })}
+                {q({ kind: 'share', value: l.hides })}
               </Box>
               <Box
                 sx={{

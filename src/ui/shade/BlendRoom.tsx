@@ -15,9 +15,10 @@ import type { Recipe } from '@/core/piece/shade';
 import { blendCurve, STEARNS_M, type BlendModel } from '@/core/shade/blend';
 import { blendHow, fitBlend } from '@/core/shade/learnt-blend';
 import { recipeWords } from '@/core/shade/recipe';
+import { woolFor } from '@/core/shade/shade-methods';
 import { addLayer } from '@/core/shade/shade-edits';
 import { woolCurve } from '@/core/shade/wool-colour';
-import { colourName, inWords } from '@/core/shade/words';
+import { colourName, comparedTo, inWords } from '@/core/shade/words';
 import { freshId } from '@/desk/files';
 import { changePiece, editCupboard, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
@@ -58,7 +59,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
     { name: 'Friele', model: 'friele' as const },
   ].map((s) => ({ ...s, curve: by(s.model) }));
   const mainCurve = schools.find((s) => s.model === hand.blendModel)!.curve;
-  const massG = (areal * areaMm2) / 1e5;
+  const massG = woolFor(areal, areaMm2, hand);
   const whole = recipe.reduce((s, r) => s + r.parts, 0);
   return (
     <>
@@ -188,7 +189,7 @@ function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number
       <PhotoColour disabled={!mine} onPick={setMade} />
       {made && (
         <Box sx={{ fontSize: 13, my: 0.5 }}>
-          {inWords(labOf(made), labOf(predicted))} predicted (difference{' '}
+          Predicted {comparedTo('it came out', inWords(labOf(made), labOf(predicted)))} (difference{' '}
           {difference(labOf(made), labOf(predicted)).toFixed(1)}); this blend alone would want M{' '}
           {fit === null ? '–' : fit.toFixed(3)}.
         </Box>

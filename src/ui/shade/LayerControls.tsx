@@ -2,14 +2,14 @@
 /** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { layerSchema, type Layer, type LayerWhere } from '@/core/piece/shade';
+import { layerAreal, type Layer, type LayerWhere } from '@/core/piece/shade';
 import type { Place } from '@/core/piece/schema';
 import { AMOUNTS, amountOf, arealOf, type Amount } from '@/core/shade/amount';
 import { isMixed, mixed } from '@/core/shade/recipe';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
-import { PickField } from '@/ui/parts/PickField';
+import { WoolField } from '@/ui/parts/WoolField';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
 
@@ -66,13 +66,11 @@ export function LayerControls({ layer, onChange, places = true }: LayerControlsP
   }
   const pickLot = (label: string) =>
     'lotId' in layer && (
-      <PickField
+      <WoolField
         label={label}
         value={layer.lotId}
-        empty="not in the cupboard"
-        options={lots.map((l) => ({ value: l.id, says: l.name }))}
         disabled={disabled}
-        onChange={(lotId) => onChange({ ...layer, lotId })}
+        onChange={(lotId) => lotId !== null && onChange({ ...layer, lotId })}
       />
     );
   return (
@@ -183,8 +181,8 @@ function Areal({
       label="Amount"
       kind="areal"
       value={layer.arealMgCm2}
-      min={layerSchema.options[1].shape.arealMgCm2.minValue!}
-      max={layerSchema.options[1].shape.arealMgCm2.maxValue!}
+      min={layerAreal.minValue!}
+      max={layerAreal.maxValue!}
       slide={{ min: 0.1, max: 25, step: 0.1 }}
       disabled={disabled}
       onChange={(arealMgCm2) => onChange({ ...layer, arealMgCm2 })}

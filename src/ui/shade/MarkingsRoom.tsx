@@ -21,6 +21,7 @@ import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { BorderFields } from './BorderFields';
 import { MARKING_WORDS } from './layer-words';
 import { Ends, LayerControls } from './LayerControls';
 import { PlaceFields } from './PlaceFields';
@@ -333,10 +334,7 @@ function MarkingControls({ doc, mine }: { doc: PieceMarking; mine: boolean }) {
         ]}
         onChange={(v) => set({ under: v === 'under' })}
       />
-      {length('Border strays', doc.border.raggedMm, 0, 15, 8, (raggedMm) =>
-        set({ border: { ...doc.border, raggedMm } }),
-      )}
-      {length('Softened over', doc.border.softMm, 0, 15, 8, (softMm) => set({ border: { ...doc.border, softMm } }))}
+      <BorderFields border={doc.border} disabled={disabled} onChange={(border) => set({ border })} />
       {doc.layers.map((l) => (
         <LayerControls
           key={l.id}

@@ -11,7 +11,7 @@ import { labOf } from '@/core/colour/lab';
 import type { Area } from '@/core/piece/schema';
 import type { Answer, MatchResult } from '@/core/shade/ask';
 import { addLayer } from '@/core/shade/shade-edits';
-import { colourName } from '@/core/shade/words';
+import { ARMS_LENGTH, colourName, comparedTo } from '@/core/shade/words';
 import { recipesFor } from '@/desk/planner';
 import { loadPicture } from '@/desk/storage';
 import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
@@ -20,6 +20,7 @@ import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
+import { editShade } from './shade-store';
 import { PhotoColour } from './PhotoColour';
 import { PhotoPicker } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
@@ -52,7 +53,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
         {cupboard.lots.length === 0
           ? 'There is no wool in the cupboard to match with.'
           : best
-            ? `The nearest is ${best.wool.map((w) => (best.wool.length > 1 ? `${w.parts} ${w.name}` : w.name)).join(' : ')}, ${best.words}${best.difference < 2 ? '' : ' than wanted'}.`
+            ? `The nearest is ${best.wool.map((w) => (best.wool.length > 1 ? `${w.parts} ${w.name}` : w.name)).join(' : ')}, ${comparedTo('wanted', best.words)}.`
             : 'Looking through the cupboard…'}
       </Typography>
       <Box role="group" aria-label="Colour to match">
@@ -66,15 +67,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
         />
         <References onPick={set} />
         <PhotoColour onPick={set} />
-        <Button
-          disabled={!mine}
-          onClick={() =>
-            editPiece((d) => {
-              const a = d.areas.find((x) => x.id === doc.id);
-              if (a) a.shade.wanted = target;
-            })
-          }
-        >
+        <Button disabled={!mine} onClick={() => editShade(doc.id, (x) => ({ ...x, wanted: target }))}>
           Want this colour on {doc.name}
         </Button>
       </Box>
@@ -107,7 +100,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
               </b>{' '}
               <Patch hex={result.short.hex} wide={22} high={14} /> A lot of about this {result.short.name}, half and
               half with the nearest, would come{' '}
-              {result.short.left < 2
+              {result.short.left < ARMS_LENGTH
                 ? 'so near that nobody sees it at arm’s length'
                 : `to a difference of ${result.short.left.toFixed(1)}`}
               .

@@ -7,7 +7,7 @@ import type { Recipe } from '@/core/piece/shade';
 import { useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
 import { MeasureField } from '@/ui/parts/MeasureField';
-import { PickField } from '@/ui/parts/PickField';
+import { WoolField } from '@/ui/parts/WoolField';
 
 export interface RecipeFieldProps {
   readonly label: string;
@@ -36,15 +36,12 @@ export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeF
       </Box>
       {recipe.map((r, i) => (
         <Box key={i} role="group" aria-label={`Wool ${i + 1}`}>
-          <PickField
+          <WoolField
             label={`Wool ${i + 1}`}
             value={r.lotId}
-            empty="not in the cupboard"
-            options={cupboard.lots
-              .filter((l) => l.id === r.lotId || free.includes(l))
-              .map((l) => ({ value: l.id, says: l.name }))}
+            except={recipe.filter((x) => x !== r).map((x) => x.lotId)}
             disabled={disabled}
-            onChange={(lotId) => set(i, { lotId })}
+            onChange={(lotId) => lotId !== null && set(i, { lotId })}
           />
           {recipe.length > 1 && (
             <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1, alignItems: 'center' }}>

@@ -6,18 +6,16 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { mainLook } from '@/core/shade/look';
-import { colourName } from '@/core/shade/words';
+import { colourName, comparedTo, VANISHES } from '@/core/shade/words';
 import type { ShadedArea } from '@/core/shade/shade';
 import { setView, useDesk } from '@/desk/store';
 import { SHADE_ROOMS, type ShadeRoom } from '@/desk/view';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { figures } from '@/ui/frame/theme';
+import { UnderPicture } from '@/ui/frame/UnderPicture';
+import { AreaTicket } from '@/ui/parts/AreaTicket';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { OpenMark } from '@/ui/parts/OpenMark';
-import { Ticket } from '@/ui/parts/Ticket';
-import { Patch } from '@/ui/parts/ColourField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LayerSection } from '@/ui/pictures/LayerSection';
 import { SwatchPicture } from '@/ui/pictures/SwatchPicture';
@@ -115,7 +113,7 @@ function Docket({ shaded }: { shaded: ShadedArea }) {
       Seen as <b>{colourName(shaded.seenLab)}</b>
       {shaded.offWords ? (
         <>
-          , <b>{shaded.offWords}</b> {shaded.off! < 2 ? 'as wanted' : 'than wanted'}
+          , <b>{comparedTo('wanted', shaded.offWords)}</b>
         </>
       ) : null}
       .{' '}
@@ -144,27 +142,16 @@ function ShadeList() {
         const massG = layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0);
         return (
           <li key={a.id}>
-            <Ticket
+            <AreaTicket
+              number={i + 1}
+              name={a.name}
               on={a.id === selected}
               onClick={() => setView({ areaId: a.id, layerId: null })}
-              columns="34px 1fr auto"
-            >
-              <Patch hex={a.meanHex} wide={34} high={30} />
-              <Box sx={{ minWidth: 0 }}>
-                <Box sx={{ fontWeight: 700, lineHeight: 1.25 }}>
-                  <Box component="span" sx={{ ...figures, fontSize: 13, fontWeight: 400, mr: 0.75 }}>
-                    {i + 1}
-                  </Box>
-                  {a.name}
-                  <OpenMark findings={plan.findings.filter((f) => f.stage === 'shade' && f.about === a.id)} />
-                </Box>
-                <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-                  {colourName(a.seenLab)}
-                  {layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}
-                </Box>
-              </Box>
-              <Box sx={{ ...figures, fontSize: 13 }}>{massG > 0 ? q({ kind: 'mass', value: massG }) : ''}</Box>
-            </Ticket>
+              hex={a.meanHex}
+              words={`${colourName(a.seenLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
+              grams={massG > 0 ? q({ kind: 'mass', value: massG }) : ''}
+              findings={plan.findings.filter((f) => f.stage === 'shade' && f.about === a.id)}
+            />
           </li>
         );
       })}
@@ -183,22 +170,7 @@ function Under({ shaded, room }: { shaded: ShadedArea | null; room: ShadeRoom })
         ? 'Layers of the area in hand'
         : `Section through the layers${shaded ? `, ${shaded.name.toLowerCase()}` : ''}`;
   return (
-    <Box
-      component="section"
-      aria-label={title}
-      sx={{
-        height: 214,
-        flexShrink: 0,
-        bgcolor: 'background.paper',
-        borderTop: 1,
-        borderColor: 'divider',
-        px: 2,
-        pt: 1,
-        pb: 1,
-        display: 'flex',
-        gap: 2,
-      }}
-    >
+    <UnderPicture label={title}>
       <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
         <Typography variant="h3" component="h2" sx={{ mb: 0.75 }}>
           {room === 'markings' && marking.doc ? `${marking.doc.name} on its ground` : title}
@@ -229,7 +201,7 @@ function Under({ shaded, room }: { shaded: ShadedArea | null; room: ShadeRoom })
           />
         </Box>
       )}
-    </Box>
+    </UnderPicture>
   );
 }
 
@@ -248,7 +220,7 @@ function MarkingGround() {
       </Box>
       <Box>
         Contrast {plan.contrast!.toFixed(0)}:{' '}
-        {plan.contrast! < 12 ? 'it runs into its ground at arm’s length.' : 'it stands apart at arm’s length.'}
+        {plan.contrast! < VANISHES ? 'it runs into its ground at arm’s length.' : 'it stands apart at arm’s length.'}
       </Box>
     </Box>
   );

@@ -21,9 +21,9 @@ import { figures } from '@/ui/frame/theme';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
-import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
+import { BorderFields } from './BorderFields';
 import { Corrections } from './Corrections';
 import { ADD_WORDS, LAYER_WORDS } from './layer-words';
 import { LayerControls } from './LayerControls';
@@ -57,7 +57,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
             key={kind}
             disabled={!mine || layers.length >= 24 || noWool}
             onClick={() => {
-              const lot = firstLot(kind === 'highlight');
+              const lot = firstLot(kind);
               if (!lot) return;
               let id = '';
               changePiece((p) => {
@@ -153,25 +153,10 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
             onChange={(wanted) => editShade(doc.id, (s) => ({ ...s, wanted }))}
           />
         )}
-        <MeasureField
-          label="Border strays"
-          kind="length"
-          value={doc.shade.border.raggedMm}
-          min={0}
-          max={15}
-          slide={{ min: 0, max: 10, step: 0.5 }}
+        <BorderFields
+          border={doc.shade.border}
           disabled={!mine}
-          onChange={(raggedMm) => editShade(doc.id, (s) => ({ ...s, border: { ...s.border, raggedMm } }))}
-        />
-        <MeasureField
-          label="Softened over"
-          kind="length"
-          value={doc.shade.border.softMm}
-          min={0}
-          max={15}
-          slide={{ min: 0, max: 10, step: 0.5 }}
-          disabled={!mine}
-          onChange={(softMm) => editShade(doc.id, (s) => ({ ...s, border: { ...s.border, softMm } }))}
+          onChange={(border) => editShade(doc.id, (x) => ({ ...x, border }))}
         />
       </Box>
       <School />

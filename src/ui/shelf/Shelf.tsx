@@ -6,13 +6,14 @@ import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { demoPieces, withDemoLots } from '@/desk/demo';
 import { freshId, openPieceFile, savePieceFile } from '@/desk/files';
 import { listen, loadPiece, loadShelf, removePiece, savePiece, type ShelfEntry } from '@/desk/storage';
 import { useDesk } from '@/desk/store';
+import { FileButton } from '@/ui/parts/FileButton';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -27,7 +28,6 @@ export function Shelf() {
   const [making, setMaking] = useState(false);
   const [removed, setRemoved] = useState<Piece | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
 
   const refresh = useCallback(() => {
     loadShelf()
@@ -73,20 +73,12 @@ export function Shelf() {
           <Button variant="contained" disabled={!ready} onClick={() => setMaking(true)}>
             New piece
           </Button>
-          <Button disabled={!ready} onClick={() => input.current?.click()}>
-            Open a piece file
-          </Button>
-          <input
-            ref={input}
-            type="file"
+          <FileButton
+            says="Open a piece file"
+            label="Piece file"
             accept=".json,application/json"
-            aria-label="Piece file"
-            hidden
-            onChange={(e) => {
-              const f = e.target.files?.[0];
-              e.target.value = '';
-              if (f) void openFile(f);
-            }}
+            disabled={!ready}
+            onFile={(f) => void openFile(f)}
           />
         </Box>
       }

@@ -11,6 +11,8 @@ export interface WoolFieldProps {
   readonly label: string;
   readonly value: string | null;
   readonly disabled?: boolean;
+  /** Lots left out of the list. */
+  readonly except?: readonly string[];
   /** A first choice that takes no wool. */
   readonly none?: string;
   readonly onChange: (lotId: string | null) => void;
@@ -18,7 +20,7 @@ export interface WoolFieldProps {
 
 const NONE = '';
 
-export function WoolField({ label, value, disabled = false, none, onChange }: WoolFieldProps) {
+export function WoolField({ label, value, disabled = false, except = [], none, onChange }: WoolFieldProps) {
   const lots = useDesk((s) => s.cupboard.lots);
   const { q } = useUnits();
   const id = useId();
@@ -53,13 +55,15 @@ export function WoolField({ label, value, disabled = false, none, onChange }: Wo
             {none}
           </MenuItem>
         )}
-        {lots.map((l) => (
-          <MenuItem key={l.id} value={l.id} sx={{ gap: 1.5, fontSize: 13 }}>
-            <Box sx={{ width: 16, height: 16, bgcolor: l.colour, border: 1, borderColor: 'text.secondary' }} />
-            {l.name}, {l.form}, {q({ kind: 'fineness', value: l.finenessUm })}, staple{' '}
-            {q({ kind: 'length', value: l.stapleMm })}, {q({ kind: 'mass', value: l.haveG })}
-          </MenuItem>
-        ))}
+        {lots
+          .filter((l) => !except.includes(l.id))
+          .map((l) => (
+            <MenuItem key={l.id} value={l.id} sx={{ gap: 1.5, fontSize: 13 }}>
+              <Box sx={{ width: 16, height: 16, bgcolor: l.colour, border: 1, borderColor: 'text.secondary' }} />
+              {l.name}, {l.form}, {q({ kind: 'fineness', value: l.finenessUm })}, staple{' '}
+              {q({ kind: 'length', value: l.stapleMm })}, {q({ kind: 'mass', value: l.haveG })}
+            </MenuItem>
+          ))}
       </Select>
     </Box>
   );
