@@ -1,5 +1,9 @@
 /** One area worked out: colours after every layer, what each weighs, where it lies, and the strands it is seen in. */
 import { describe, expect, it } from 'vitest';
+import { pickStrand, seenColours } from './strand-colour';
+import { nearestVertex } from '@/core/geometry/mesh';
+import { pointOf } from '@/core/form/places';
+import type { Place } from '@/core/piece/schema';
 import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { COARSE, COAT, at, change, layers, plain, plan, shadedOf, veil } from '../../../demo/plain-marten';
 import { strands } from '@/core/coat/strands';
@@ -159,5 +163,98 @@ describe('the fur on the picture', () => {
     expect(one.count).toBe(bare.count);
     expect(one.colours).not.toEqual(bare.colours);
     expect(strands(pineMarten, p.coat, 3000, null, p.shade).colours).toEqual(one.colours);
+  });
+});
+
+describe('what a layer hides', () => {
+  it('is for the coat the cover the coat stage found, for flecks their share, for a veil its Poisson cover', () => {
+    const p = plan(
+      layers('flanks', [
+        COAT,
+        veil('v', 'cream-top', 2),
+        { kind: 'flecks', id: 'f', where: { kind: 'all' }, lotId: 'umber-top', share: 0.12, texture: 'tufts' },
+      ]),
+    );
+    const cover = p.coat.areas.find((a) => a.id === 'flanks')!.fur!.figures.cover.value;
+    const [coat, v, flecks] = p.shade.areas.find((a) => a.id === 'flanks')!.layers;
+    expect(coat!.hides).toBeCloseTo(Math.min(cover, 0.99995), 9);
+    expect(v!.hides).toBeCloseTo(1 - Math.exp(-v!.layers!.value), 12);
+    expect(flecks!.hides).toBe(0.12);
+  });
+  it('the bib hides as much as its docket says, not all', () => {
+    const bib = shadedOf(plain, 'bib').layers[0]!;
+    expect(bib.hides).toBeGreaterThan(0.9);
+    expect(bib.hides).toBeLessThan(0.98);
+  });
+});
+
+describe('bare core', () => {
+  it('has the colour of the core wool, or of undyed wool where none is chosen; layers lie on it without a coat', () => {
+    expect(shadedOf(plain, 'legs').seenHex).toBe(cupboard.lots.find((l) => l.id === plain.core.lotId)!.colour);
+    const none = change(plain, (d) => void (d.core.lotId = null));
+    expect(shadedOf(none, 'legs').seenHex).toBe('#cbc6bc');
+    const legs = shadedOf(layers('legs', [COAT, veil('v', 'umber-top', 12)]), 'legs');
+    expect(legs.layers.map((l) => l.says)).toEqual(['veil']);
+    expect(lightness(legs.seenHex)).toBeLessThan(30);
+  });
+});
+
+describe('several layers', () => {
+  it('lie one on another: the last is seen most, and what is laid where nothing is left changes nothing', () => {
+    const dark = veil('dark', 'umber-top', 20);
+    const pale = veil('pale', 'cream-top', 2);
+    const a = shadedOf(layers('belly', [COAT, pale, dark]), 'belly');
+    const b = shadedOf(layers('belly', [COAT, dark]), 'belly');
+    expect(difference(labOf(a.seenHex), labOf(b.seenHex))).toBeLessThan(1);
+    const c = shadedOf(layers('belly', [COAT, dark, pale]), 'belly');
+    expect(lightness(c.seenHex)).toBeGreaterThan(lightness(a.seenHex));
+  });
+  it('the amount in words goes with the mg', () => {
+    const words = [0.4, 1.8, 5, 14].map(
+      (mg) => shadedOf(layers('belly', [COAT, veil('v', 'cream-top', mg)]), 'belly').layers[1]!.amount,
+    );
+    expect(words).toEqual(['wisp', 'thin', 'medium', 'full']);
+  });
+  it('a fade between two places is full at one, least at the other, half way between', () => {
+    const where = { kind: 'fade' as const, from: at('trunk', 0.1, 90), to: at('trunk', 0.9, 90), least: 0.2 };
+    const p = layers('flanks', [COAT, veil('v', 'cream-top', 8, { where })]);
+    const { field } = shadedOf(p, 'flanks');
+    const { positions } = plan(p).coat.areas.find((x) => x.id === 'flanks')!.surface!;
+    const near = (place: Place) => nearestVertex(positions, pointOf(makeBody(p.form), place)!);
+    const green = (place: Place) => field!.looks[field!.a[near(place)]!]!.seen[1];
+    const [first, middle, last] = [0.1, 0.5, 0.9].map((x) => green(at('trunk', x, 90))) as [number, number, number];
+    expect(first).toBeGreaterThan(middle);
+    expect(middle).toBeGreaterThan(last);
+  });
+  it('grams of a blend are shared by parts', () => {
+    const recipe = [
+      { lotId: 'cream-top', parts: 3 },
+      { lotId: 'rust-top', parts: 1 },
+    ];
+    const l = shadedOf(layers('belly', [COAT, veil('v', 'cream-top', 3, { recipe })]), 'belly').layers[1]!;
+    expect(l.parts.map((x) => x.lotId)).toEqual(['cream-top', 'rust-top']);
+    expect(l.parts[0]!.massG).toBeCloseTo(3 * l.parts[1]!.massG, 9);
+    expect(l.parts.reduce((s, x) => s + x.massG, 0)).toBeCloseTo(l.mass!.value, 9);
+    expect(l.wool).toBe('3 Cream top : 1 Rust top');
+  });
+});
+
+describe('the seen colours of a surface', () => {
+  it('mix two looks by their share', () => {
+    const look = (x: number) => ({ seen: [x, x, x] as const, strands: [] });
+    const field = {
+      looks: [look(0.2), look(0.6)],
+      a: Uint16Array.of(0, 0),
+      b: Uint16Array.of(0, 1),
+      t: Float32Array.of(0, 0.25),
+    };
+    expect([...seenColours(field)].map((x) => Math.round(1000 * x) / 1000)).toEqual([0.2, 0.2, 0.2, 0.3, 0.3, 0.3]);
+  });
+  it('strands are picked as often as their share says', () => {
+    const strands = [0.5, 0.3, 0.2].map((weight, i) => ({ weight, root: [i, i, i] as const, tip: null, tipShare: 0 }));
+    const look = { seen: [0, 0, 0] as const, strands };
+    const count = [0, 0, 0];
+    for (let i = 0; i < 1000; i++) count[pickStrand(look, (i + 0.5) / 1000).root[0]]!++;
+    expect(count).toEqual([500, 300, 200]);
   });
 });

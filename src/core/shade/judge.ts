@@ -9,7 +9,6 @@ import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
 import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
 import { hexOf, linearOf } from '@/core/colour/rgb';
 import { nearestParts, type FormWork } from '@/core/form/form';
-import { nearestVertex } from '@/core/geometry/mesh';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -75,6 +74,8 @@ export interface Judged {
 
 /** A shorter common border does not make neighbours, as a share of the finished length. */
 const LEAST_BORDER = 0.03;
+/** What lies so near an eye lies round it, as a share of the length. */
+const ROUND_EYE = 0.03;
 /** Nearer than this two areas are one colour on purpose. */
 const ONE_COLOUR = 4;
 
@@ -298,15 +299,17 @@ function areaOfPart(
   eye: boolean,
 ): number | null {
   const at = eye ? shaped.shapes.flatMap((s) => s?.away ?? [])[0] : undefined;
-  if (at) {
-    const owner = shaped.owner[nearestVertex(form.skin.positions, at)] ?? -1;
-    return owner < 0 ? null : owner;
-  }
   const which = form.body.parts.findIndex((p) => p.part.id === part);
+  const near = at ? null : nearestParts(form);
+  const { positions } = form.skin;
+  const round = ROUND_EYE * form.body.lengthMm;
+  const here = (v: number) =>
+    at
+      ? Math.hypot(positions[3 * v]! - at[0], positions[3 * v + 1]! - at[1], positions[3 * v + 2]! - at[2]) < round
+      : near![v] === which;
   const count = new Map<number, number>();
-  nearestParts(form).forEach((p, v) => {
-    const owner = shaped.owner[v]!;
-    if (p === which && owner >= 0) count.set(owner, (count.get(owner) ?? 0) + 1);
+  shaped.owner.forEach((owner, v) => {
+    if (owner >= 0 && here(v)) count.set(owner, (count.get(owner) ?? 0) + 1);
   });
   return [...count].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? null;
 }

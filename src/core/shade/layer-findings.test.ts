@@ -1,5 +1,7 @@
 /** What is said of the layers of an area, and whether the remedies cure it. */
 import { describe, expect, it } from 'vitest';
+import { lightness } from '@/core/colour/lab';
+import { comparedTo } from './words';
 import { cupboard } from '../../../demo/load';
 import { COAT, change, layers, plain, plan, shadedOf, veil } from '../../../demo/plain-marten';
 import { correction } from './correct';
@@ -80,5 +82,39 @@ describe('judgement of layers', () => {
     expect(JSON.stringify(cover)).toContain('Cover it with Dark umber top');
     expect(JSON.stringify(off)).toContain('Lift');
     expect(correction('cover', shadedOf(plain, 'belly'), 4000, cupboard, defaultHand)).toEqual([]);
+  });
+});
+
+describe('grams that are said', () => {
+  it('are what the remedy will really take more of the lot', () => {
+    const p = layers('tail', [COAT, veil('v', 'cream-top', 4, { aim: 'hide' })]);
+    const f = plan(p).findings.find((x) => x.id === 'shade-hide-tail-v')!;
+    const said = (f.remedies[0]!.effect.find((x) => typeof x !== 'string') as { value: number }).value;
+    const i = p.areas.findIndex((a) => a.id === 'tail');
+    const mg = f.remedies[0]!.changes[0]!.value as number;
+    const mended = change(p, (d) => void ((d.areas[i]!.shade.layers[1] as { arealMgCm2: number }).arealMgCm2 = mg));
+    const need = (x: typeof p) => plan(x).stock.lots.find((l) => l.lotId === 'cream-top')!.needG;
+    expect(need(mended) - need(p)).toBeCloseTo(said, 6);
+  });
+});
+
+describe('a pale coat over a dark core', () => {
+  const dark = (lotId: string) => change(plain, (d) => void (d.core.lotId = lotId));
+  it('wants an under-layer of its colour, which helps; over a pale core it does not', () => {
+    const p = dark('umber-top');
+    const f = plan(p).findings.find((x) => x.id === 'shade-coat-bib')!;
+    expect(f.severity).toBe('caution');
+    const i = p.areas.findIndex((a) => a.id === 'bib');
+    const helped = change(p, (d) => void (d.areas[i]!.shade.layers = f.remedies[0]!.changes[0]!.value as never));
+    expect(lightness(shadedOf(helped, 'bib').seenHex)).toBeGreaterThan(lightness(shadedOf(p, 'bib').seenHex) + 2);
+    expect(plan(dark('soft-white-top')).findings.map((x) => x.id)).not.toContain('shade-coat-bib');
+  });
+});
+
+describe('differences put into a sentence', () => {
+  it('are the same as, or redder than', () => {
+    expect(comparedTo('wanted', 'the same')).toBe('the same as wanted');
+    expect(comparedTo('wanted', 'same at arm’s length')).toBe('same at arm’s length as wanted');
+    expect(comparedTo('its wool', 'slightly redder')).toBe('slightly redder than its wool');
   });
 });

@@ -1,6 +1,7 @@
 /** Judgement of markings: too fine to lay, lying nowhere, no room left for the eyes, or lost against their ground. */
 import { pointOf } from '@/core/form/places';
 import type { FormWork } from '@/core/form/form';
+import { nearestVertex } from '@/core/geometry/mesh';
 import type { ShapedAreas } from '@/core/coat/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -102,15 +103,8 @@ export function markingFindings(
     }
     const room = EYE_ROOM * piece.form.finishedLengthMm;
     if (eyes.length > 0 && m.shape.kind !== 'mask') {
-      const { positions } = form.skin;
-      const near = eyes.some((e) => {
-        for (let v = 0; v < positions.length / 3; v++) {
-          if (onSkin[k]!.depth[v]! <= 0) continue;
-          const d = Math.hypot(positions[3 * v]! - e[0], positions[3 * v + 1]! - e[1], positions[3 * v + 2]! - e[2]);
-          if (d < room) return true;
-        }
-        return false;
-      });
+      // Depth inside the marking is a distance: less than the room beyond its border is too near.
+      const near = eyes.some((e) => onSkin[k]!.depth[nearestVertex(form.skin.positions, e)]! > -room);
       if (near) {
         put({
           id: `shade-room-${m.id}`,

@@ -106,6 +106,49 @@ describe('markings', () => {
     const mended = withMark({ ...spot, layers: [veil('v', 'cream-top', need, { aim: 'hide' })] });
     expect(plan(mended).findings.map((x) => x.id)).not.toContain('shade-hide-m-v');
   });
+  it('a wool that is gone is said once, of the marking and of no area', () => {
+    const spot = { kind: 'spot' as const, at: at('trunk', 0.5, 90), alongMm: 20, acrossMm: 20 };
+    const found = plan(withMark(marking(spot, { layers: [veil('v', 'no-such-wool', 6)] }))).findings.filter((f) =>
+      f.id.startsWith('shade-missing'),
+    );
+    expect(found.map((f) => [f.id, f.about, f.severity])).toEqual([['shade-missing-m-v', 'm', 'stop']]);
+  });
+  it('weighs its area times its wool, over all areas it lies on, the one with most of it first', () => {
+    const whole = {
+      kind: 'stripe' as const,
+      through: [at('tail', 0.3, 0), at('trunk', 0.8, 0)],
+      startMm: 8,
+      endMm: 8,
+      stopMm: 0,
+    };
+    const m = markOf(marking(whole));
+    expect(m.hosts.length).toBeGreaterThan(1);
+    for (let i = 1; i < m.hosts.length; i++)
+      expect(m.hosts[i - 1]!.areaMm2).toBeGreaterThanOrEqual(m.hosts[i]!.areaMm2);
+    expect(m.hosts.reduce((s, h) => s + h.areaMm2, 0)).toBeCloseTo(m.areaMm2, 6);
+    expect(m.massG).toBeCloseTo(((12 * m.areaMm2) / 1e5) * 1.05, 6);
+    expect(m.layers[0]!.parts[0]!.massG).toBeCloseTo(m.massG, 6);
+  });
+  it('under the pile shows less than over it', () => {
+    const spot = { kind: 'spot' as const, at: at('trunk', 0.5, 90), alongMm: 20, acrossMm: 20 };
+    const over = markOf(marking(spot));
+    const under = markOf(marking(spot, { under: true }));
+    expect(under.contrast!).toBeLessThan(over.contrast! / 4);
+  });
+  it('on the midline mirrored is the same marking', () => {
+    const through = [at('trunk', 0.2, 0), at('trunk', 0.8, 0)];
+    const stripe = { kind: 'stripe' as const, through, startMm: 8, endMm: 8, stopMm: 0 };
+    expect(markOf(marking(stripe)).areaMm2).toBeCloseTo(markOf(marking(stripe, { mirrored: false })).areaMm2, 3);
+  });
+  it('painted covers the width of the brush along its stroke', () => {
+    const places = Array.from({ length: 9 }, (_, i) => at('trunk', 0.35 + i * 0.03, 90));
+    const m = markOf(marking({ kind: 'painted', strokes: [{ adds: true, mirrored: true, reach: 30, places }] }));
+    const reach = (30 * plain.form.finishedLengthMm) / 1000;
+    const long = 0.24 * makeBody(plain.form).parts.find((x) => x.part.id === 'trunk')!.lengthMm;
+    const expected = 2 * (2 * reach * long + Math.PI * reach ** 2);
+    expect(m.areaMm2).toBeGreaterThan(0.7 * expected);
+    expect(m.areaMm2).toBeLessThan(1.35 * expected);
+  });
   it('on a part the animal does not have is refused, naming it', () => {
     const read = readPiece(withMark(marking({ kind: 'spot', at: at('horn', 0.5, 0), alongMm: 5, acrossMm: 5 })));
     expect(read.ok).toBe(false);

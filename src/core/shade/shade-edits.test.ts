@@ -1,8 +1,20 @@
 /** Layers and markings as a maker changes them. */
 import { describe, expect, it } from 'vitest';
+import { lightness } from '@/core/colour/lab';
 import { cupboard } from '../../../demo/load';
 import { COAT, at, plain, veil } from '../../../demo/plain-marten';
-import { addLayer, addMarking, lineDrawn, markTouched, moveLayer, removeLayer, swapWool } from './shade-edits';
+import {
+  firstWool,
+  LAYER_KINDS,
+  MARKING_KINDS,
+  addLayer,
+  addMarking,
+  lineDrawn,
+  markTouched,
+  moveLayer,
+  removeLayer,
+  swapWool,
+} from './shade-edits';
 import { defaultHand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
 import { type Piece } from '@/core/piece/schema';
@@ -66,5 +78,44 @@ describe('a wool that is short', () => {
       ],
     });
     expect(r).toMatchObject({ lotId: 'fawn-top' });
+  });
+});
+
+describe('the wool a new layer begins with', () => {
+  const lots = cupboard.lots;
+  it('is at hand and not the coat’s; the palest for a highlight; anything rather than nothing', () => {
+    expect(firstWool(lots, 'cream-top', 'veil')!.id).not.toBe('cream-top');
+    const pale = firstWool(lots, null, 'highlight')!;
+    for (const l of lots) expect(lightness(l.colour)).toBeLessThanOrEqual(lightness(pale.colour));
+    // Palest by lightness and not by how its colour is written.
+    const two = [
+      lots[0]!,
+      { ...lots[1]!, id: 'red', colour: '#ff0000' },
+      { ...lots[1]!, id: 'pale', colour: '#eeeeee' },
+    ];
+    expect(firstWool(two.slice(1), null, 'highlight')!.id).toBe('pale');
+    expect(firstWool([{ ...lots[0]!, haveG: 0 }], null, 'veil')!.id).toBe(lots[0]!.id);
+    expect(firstWool([], null, 'veil')).toBeNull();
+  });
+});
+
+describe('every kind of layer and marking begins sound', () => {
+  const lot = cupboard.lots.find((l) => l.id === 'umber-top')!;
+  it('is valid as soon as it is added', () => {
+    for (const kind of LAYER_KINDS)
+      expect(readPiece(addLayer(plain, 'tail', kind, { lot, hand: defaultHand }).piece).ok, kind).toBe(true);
+    for (const kind of MARKING_KINDS) {
+      const made = addMarking(plain, kind, 'trunk', { lot, hand: defaultHand });
+      expect(readPiece(made.piece).ok, kind).toBe(true);
+      expect(made.piece.markings.at(-1)!.id).toBe(made.id);
+    }
+  });
+  it('two of a kind have names of their own', () => {
+    const one = addMarking(plain, 'spot', 'trunk', { lot, hand: defaultHand });
+    const two = addMarking(one.piece, 'spot', 'trunk', { lot, hand: defaultHand });
+    expect(two.piece.markings.map((m) => [m.id, m.name])).toEqual([
+      ['spot', 'Spot'],
+      ['spot-2', 'Spot 2'],
+    ]);
   });
 });

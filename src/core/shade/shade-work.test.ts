@@ -24,3 +24,46 @@ describe('the order of colour', () => {
     expect(number(under, 'mark-back-stripe-veil')).toBeLessThan(number(under, 'lay-back'));
   });
 });
+
+describe('steps of colour', () => {
+  const op = (id: string) => plan(pineMarten).work.steps.find((s) => s.operation.id === id)!.operation;
+  it('a blend says how much of each wool, and together it is what the coat takes', () => {
+    const said = op('blend-flanks').does.filter((x) => typeof x !== 'string') as { kind: string; value: number }[];
+    const grams = said.filter((x) => x.kind === 'mass').map((x) => x.value);
+    const massG = plan(pineMarten).coat.areas.find((a) => a.id === 'flanks')!.fur!.draws[0]!.massG;
+    expect(grams).toHaveLength(2);
+    expect(grams[0]! / grams[1]!).toBeCloseTo(3, 9);
+    expect(grams[0]! + grams[1]!).toBeCloseTo(massG, 9);
+  });
+  it('the reverse needle is named for what is raised and never for what is laid', () => {
+    for (const { operation: o } of plan(pineMarten).work.steps) {
+      if (o.stage !== 'shade' || o.needle === null) continue;
+      expect(JSON.stringify(o.needle).includes('reverse'), o.id).toBe(o.kind === 'raise');
+    }
+  });
+  it('needles and fingers are minded, mats kept apart', () => {
+    const caution = JSON.stringify(op('shade-flanks-veil').caution);
+    expect(caution).toContain('fingers');
+    expect(caution).toContain('mat');
+    expect(JSON.stringify(op('blend-flanks').caution)).toContain('dust mask');
+  });
+  it('pale neighbours are searched for dark strays, dark ones not', () => {
+    const ids = plan(pineMarten).work.steps.map((s) => s.operation.id);
+    expect(ids).toContain('strays-bib');
+    expect(ids).not.toContain('strays-tail');
+  });
+  it('a broken stripe is laid, then broken', () => {
+    const broken = change(kingfisher, (d) => void (d.markings[0]!.broken = { dashMm: 4, gapMm: 2 }));
+    const number = (id: string) => plan(broken).work.steps.find((s) => s.operation.id === id)!.number;
+    expect(number('dash-back-stripe')).toBeGreaterThan(number('mark-back-stripe-veil'));
+  });
+  it('their time is the time of the stage', () => {
+    const { work, shade } = plan(pineMarten);
+    const sum = work.steps.reduce((s, x) => s + (x.operation.stage === 'shade' ? x.operation.minutes : 0), 0);
+    expect(shade.minutes).toBeCloseTo(sum, 9);
+    expect(shade.massG).toBeCloseTo(
+      work.steps.reduce((s, x) => s + (x.operation.kind === 'veil' ? x.operation.massG : 0), 0),
+      9,
+    );
+  });
+});
