@@ -1,7 +1,7 @@
 /**
  * plan = makePlan(piece, cupboard, hand)
  *
- *   form ─► coat ─► shade ─► work ─► stock ─► log
+ *   form ─► coat ─► shade ─► face ─► work ─► stock ─► log
  *     ▲       │
  *     └─loft──┘   (core, wire and standing: the form once more, now that the coat is known)
  *
@@ -9,6 +9,7 @@
  * generator that pauses between pieces of work, so a worker can report progress and stop.
  */
 import { planCoat, shapeAreas, type CoatPlan, type ShapedAreas } from './coat/coat';
+import { planFace, type FacePlan } from './face/face';
 import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
 import { EDGE_SHARE, planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
@@ -32,6 +33,8 @@ export interface Plan {
   readonly form: FormPlan;
   readonly coat: CoatPlan;
   readonly shade: ShadePlan;
+  /** Null until the face is begun. */
+  readonly face: FacePlan | null;
   readonly core: CorePlan;
   readonly frame: FramePlan;
   readonly stands: StandsPlan;
@@ -105,19 +108,39 @@ export function* planSteps(
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
     const flat = planFlatParts(piece, cupboard, hand);
-    const order = planWork([
-      ...frame.operations,
-      ...core.operations,
-      ...flat.operations,
-      ...afterCore(tied([...coat.operations, ...shade.operations], shade.ties)),
-    ]);
-    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result, shade.result);
-    const findings = [form, core, frame, stands, flat, coat, shade, order, stock].flatMap((s) => s.findings);
+    const face = planFace({
+      piece,
+      cupboard,
+      hand,
+      form: work,
+      formKey,
+      scaleOfLife: form.result.scale.value,
+      core: core.result,
+      wire: frame.result,
+      coat: coat.result,
+      shade: shade.result,
+      memo,
+    });
+    const order = planWork(
+      tied(
+        [
+          ...frame.operations,
+          ...core.operations,
+          ...flat.operations,
+          ...face.operations,
+          ...afterCore(tied([...coat.operations, ...shade.operations], shade.ties)),
+        ],
+        face.ties,
+      ),
+    );
+    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result, shade.result, face.result);
+    const findings = [form, core, frame, stands, flat, coat, shade, face, order, stock].flatMap((s) => s.findings);
     return {
       pieceId: piece.id,
       form: form.result,
       coat: coat.result,
       shade: shade.result,
+      face: face.result,
       core: core.result,
       frame: frame.result,
       stands: stands.result,

@@ -32,7 +32,7 @@ export interface Finding {
   readonly remedies: readonly Remedy[];
 }
 
-export type StageName = 'form' | 'coat' | 'shade' | 'order' | 'stock' | 'log';
+export type StageName = 'form' | 'coat' | 'shade' | 'face' | 'order' | 'stock' | 'log';
 
 /** One thing to do, as every stage says it. */
 export interface Operation {
@@ -41,7 +41,7 @@ export interface Operation {
   /** The area it is for, or the part of the core. */
   readonly areaId: string;
   readonly does: Text;
-  readonly kind: 'wire' | 'core' | 'blend' | 'cut' | 'lay' | 'veil' | 'raise' | 'make' | 'check';
+  readonly kind: 'wire' | 'core' | 'blend' | 'cut' | 'lay' | 'veil' | 'raise' | 'make' | 'set' | 'thread' | 'check';
   readonly lotId: string | null;
   readonly massG: number;
   readonly cutLengthMm: number | null;

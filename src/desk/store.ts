@@ -45,6 +45,8 @@ const emptyCupboard: Cupboard = {
   lots: [],
   needles: [],
   wires: [],
+  eyes: [],
+  threads: [],
   swatches: [],
   blends: [],
 };

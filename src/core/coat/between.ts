@@ -87,7 +87,8 @@ export function betweenAreas(
   lays: readonly (Lay | null)[],
 ): Finding[] {
   const out: Finding[] = [];
-  const eyes = shaped.shapes.flatMap((s) => s?.away ?? []);
+  // Eyes of the face are judged with it; without a face, places fur points away from stand for them.
+  const eyes = piece.face ? [] : shaped.shapes.flatMap((s) => s?.away ?? []);
   if (eyes.length > 0) {
     piece.areas.forEach((area, i) => {
       const lay = lays[i];

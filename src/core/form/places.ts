@@ -48,6 +48,12 @@ export function pointOf(body: Body, place: Place): Vec3 | null {
   const sign = !part.right && place.side === 'right' ? -1 : 1;
   let p = add(s.a, times(sub(s.b, s.a), t));
   p = add(p, add(times(s.top, place.up * r), times(s.out, sign * place.out * r)));
+  return ontoSkin(body, p);
+}
+
+/** A point near the skin drawn onto it. */
+export function ontoSkin(body: Body, point: Vec3): Vec3 {
+  let p = point;
   if (body.surface) {
     // On an own base the nearest corner of its skin; its corners lie closer than any brush is wide.
     const v = 3 * nearestVertex(body.surface, p);

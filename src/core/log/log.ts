@@ -28,7 +28,10 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
   const begun = piece.log.some((e) => e.kind === 'row');
   let minutesLeft = work.steps.reduce(
     (s, { operation: o }) =>
-      s + (o.stage === 'shade' || (!begun && (o.kind === 'core' || o.kind === 'wire')) ? o.minutes : 0),
+      s +
+      (o.stage === 'shade' || o.stage === 'face' || (!begun && (o.kind === 'core' || o.kind === 'wire'))
+        ? o.minutes
+        : 0),
     0,
   );
   const after = (areaId: string) =>

@@ -35,6 +35,19 @@ import {
   wireLength,
   wireRoom,
 } from '@/core/form/core-methods';
+import {
+  beforeFelting,
+  discWool,
+  eyeFactor,
+  eyeFromPicture,
+  eyeWool,
+  seenDisc,
+  standsOut,
+  stemGap,
+  stemsTouch,
+  threadNeed,
+  tolerance,
+} from '@/core/face/face-methods';
 import { deviation, pictureScale } from '@/core/form/compare';
 import { feltMass, patternScale, showsThrough } from '@/core/form/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
@@ -112,6 +125,17 @@ export const methods: readonly Method[] = [
   veilSeen,
   layerOfColour,
   layerMinutes,
+  eyeFactor,
+  eyeFromPicture,
+  seenDisc,
+  standsOut,
+  stemGap,
+  stemsTouch,
+  eyeWool,
+  discWool,
+  beforeFelting,
+  threadNeed,
+  tolerance,
   lotCost,
 ];
 

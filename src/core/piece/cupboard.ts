@@ -5,7 +5,7 @@ import { recipeSchema } from './shade';
 import { colour, id, measure, name, whole } from './fields';
 
 export const CUPBOARD_KIND = 'fond-badger/cupboard';
-export const CUPBOARD_SCHEMA = 4;
+export const CUPBOARD_SCHEMA = 5;
 
 export const WOOL_FORMS = ['combed top', 'carded batt', 'locks', 'raw fleece', 'yarn'] as const;
 export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse'] as const;
@@ -70,6 +70,28 @@ export const wireSchema = z.strictObject({
   haveMm: measure('Wire at hand', 0, 100000, 'mm'),
 });
 
+/** Eyes bought ready: sewn or glued beads, and eyes on a stem. */
+export const stockEyeSchema = z.strictObject({
+  id: id('Eye'),
+  name: name('Name of the eye'),
+  kind: z.enum(['bead', 'stem']),
+  diameterMm: measure('Diameter of the eye', 0.8, 60, 'mm'),
+  /** Before it is cut; nothing for a bead. */
+  stemMm: measure('Length of the stem', 0, 120, 'mm'),
+  stemThickMm: measure('Thickness of the stem', 0.3, 6, 'mm'),
+  colour: colour('Colour of the eye'),
+  count: whole('Number of eyes', 0, 1000),
+});
+
+export const threadSchema = z.strictObject({
+  id: id('Thread'),
+  name: name('Name of the thread'),
+  kind: z.enum(['nylon', 'horsehair', 'waxed thread']),
+  thickMm: measure('Thickness of the thread', 0.03, 3, 'mm'),
+  colour: colour('Colour of the thread'),
+  haveMm: measure('Thread at hand', 0, 1_000_000, 'mm'),
+});
+
 export const SWATCH_VERDICTS = ['hidden', 'shows a little', 'shows'] as const;
 
 /** A practice ball covered by the spec of an area, and what came of it. */
@@ -103,6 +125,8 @@ export const cupboardSchema = z
     lots: z.array(lotSchema).max(500),
     needles: z.array(needleSchema).max(200),
     wires: z.array(wireSchema).max(100),
+    eyes: z.array(stockEyeSchema).max(200),
+    threads: z.array(threadSchema).max(100),
     swatches: z.array(swatchSchema).max(500),
     blends: z.array(blendTestSchema).max(500),
   })
@@ -112,6 +136,14 @@ export const cupboardSchema = z
     }
     if (new Set(c.wires.map((l) => l.id)).size < c.wires.length) {
       ctx.addIssue({ code: 'custom', path: ['wires'], message: 'Two wires have the same name' });
+    }
+    for (const [what, list] of [
+      ['eyes', c.eyes],
+      ['threads', c.threads],
+    ] as const) {
+      if (new Set(list.map((l) => l.id)).size < list.length) {
+        ctx.addIssue({ code: 'custom', path: [what], message: `Two ${what} have the same name` });
+      }
     }
     if (new Set(c.needles.map((l) => l.id)).size < c.needles.length) {
       ctx.addIssue({ code: 'custom', path: ['needles'], message: 'Two needles have the same name' });
@@ -125,3 +157,5 @@ export type BlendTest = z.infer<typeof blendTestSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Needle = z.infer<typeof needleSchema>;
 export type Wire = z.infer<typeof wireSchema>;
+export type StockEye = z.infer<typeof stockEyeSchema>;
+export type Thread = z.infer<typeof threadSchema>;

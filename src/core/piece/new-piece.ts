@@ -73,6 +73,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
     })),
     markings: [],
     smallParts: [],
+    face: null,
     // On a flat picture a mistake is covered; on a figure it can be pulled off (common practice).
     correction: plan.parts.some((p) => p.shape === 'board') ? 'cover' : 'take off',
     log: [],

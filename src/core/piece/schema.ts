@@ -4,12 +4,13 @@
  */
 import { z } from 'zod';
 import { coatSchema } from './coat';
+import { faceSchema, facePlaces } from './face';
 import { colour, id, measure, name, whole } from './fields';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 4;
+export const PIECE_SCHEMA = 5;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -259,6 +260,8 @@ export const pieceSchema = z
     markings: z.array(pieceMarkingSchema).max(60),
     /** Colours of nose, pads, hooves, beak and other small parts. */
     smallParts: z.array(smallPartSchema).max(20),
+    /** Nose, mouth, eyes, ears, brows and whiskers; null until the face is begun. */
+    face: faceSchema.nullable(),
     /** A mistake in colour is covered, or it is taken off. */
     correction: z.enum(['cover', 'take off']),
     log: z.array(logEntrySchema).max(20000),
@@ -325,6 +328,13 @@ export const pieceSchema = z
         });
       }
     });
+    for (const lost of piece.face ? facePlaces(piece.face).filter((x) => !parts.has(x.part)) : []) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['face'],
+        message: `${lost.what} sits on a part called ${lost.part}, which this animal does not have`,
+      });
+    }
     for (const [what, list] of [
       ['markings', piece.markings],
       ['small parts', piece.smallParts],

@@ -1,4 +1,5 @@
-/** What of a piece sat on parts that are gone is taken out with them: places, bands, strokes, markings, small parts. */
+/** What of a piece sat on parts that are gone is taken out with them: places, bands, strokes, markings, small parts, the face. */
+import type { Face } from './face';
 import type { Area, Comb, Piece, Selector } from './schema';
 import { markingShapeParts, type Layer, type LayerWhere, type MarkingShape, type PieceMarking } from './shade';
 
@@ -38,6 +39,17 @@ function marking(m: PieceMarking, gone: Gone): PieceMarking | null {
   return shape && { ...m, shape };
 }
 
+/** A face without what sat on parts that are gone; null when head, nose or eyes went. */
+function faceWithout(f: Face | null, gone: Gone): Face | null {
+  if (!f || [f.head, f.nose.at.part, f.eyes.at.part].some(gone)) return null;
+  return {
+    ...f,
+    eyes: { ...f.eyes, other: f.eyes.other && gone(f.eyes.other.part) ? null : f.eyes.other },
+    ears: { ...f.ears, at: f.ears.at && gone(f.ears.at.part) ? null : f.ears.at },
+    whiskers: f.whiskers.filter((w) => !gone(w.at.part)),
+  };
+}
+
 /** Areas keep their place in the list; one that lay on these parts only goes with them. */
 export function withoutParts(piece: Piece, gone: Gone): Piece {
   return {
@@ -63,5 +75,6 @@ export function withoutParts(piece: Piece, gone: Gone): Piece {
     }),
     markings: piece.markings.flatMap((m) => marking(m, gone) ?? []),
     smallParts: piece.smallParts.filter((s) => !gone(s.on)),
+    face: faceWithout(piece.face, gone),
   };
 }

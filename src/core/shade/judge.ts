@@ -9,6 +9,7 @@ import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
 import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
 import { hexOf, linearOf } from '@/core/colour/rgb';
 import { nearestParts, type FormWork } from '@/core/form/form';
+import { pointOf } from '@/core/form/places';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -148,7 +149,7 @@ export function judgePiece(
     return [{ part: s, hex: m.hex, lab: m.lab }];
   });
   for (const s of small) {
-    const i = areaOfPart(form, shaped, s.part.on, s.part.kind === 'eye' || s.part.kind === 'eye rim');
+    const i = areaOfPart(piece, form, shaped, s.part.on, s.part.kind === 'eye' || s.part.kind === 'eye rim');
     if (i === null) continue;
     const p = pair('small part', { id: s.part.id, name: s.part.name, hex: s.hex }, named(areas[i]!), null);
     if (p.verdict === 'vanishes') {
@@ -256,7 +257,7 @@ function hueClash(p: Triple, q: Triple): boolean {
 }
 
 /** The wool that stands furthest from both, if it stands apart from both at all. */
-function rimFor(a: string, b: string, cupboard: Cupboard): Pair['rim'] {
+export function rimFor(a: string, b: string, cupboard: Cupboard): Pair['rim'] {
   let best: Pair['rim'] = null;
   let most = VANISHES;
   for (const l of cupboard.lots) {
@@ -293,12 +294,14 @@ export function neighbours(
 
 /** The area that has most of the skin of a part, or for an eye the one it sits in; null where none does. */
 function areaOfPart(
+  piece: Pick<Piece, 'face'>,
   form: FormWork,
   shaped: Pick<ShapedAreas, 'owner' | 'shapes'>,
   part: string,
   eye: boolean,
 ): number | null {
-  const at = eye ? shaped.shapes.flatMap((s) => s?.away ?? [])[0] : undefined;
+  const set = eye && piece.face ? pointOf(form.body, piece.face.eyes.at) : null;
+  const at = set ?? (eye ? shaped.shapes.flatMap((s) => s?.away ?? [])[0] : undefined);
   const which = form.body.parts.findIndex((p) => p.part.id === part);
   const near = at ? null : nearestParts(form);
   const { positions } = form.skin;

@@ -1,7 +1,8 @@
 /** Judgement of markings: too fine to lay, lying nowhere, no room left for the eyes, or lost against their ground. */
-import { pointOf } from '@/core/form/places';
+import { mirrorPlace, pointOf } from '@/core/form/places';
 import type { FormWork } from '@/core/form/form';
 import { nearestVertex } from '@/core/geometry/mesh';
+import type { Vec3 } from '@/core/geometry/vec';
 import type { ShapedAreas } from '@/core/coat/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -26,6 +27,15 @@ const NOSE_ROOM = 1.6;
 /** Room an eye with its rim wants round its middle, as a share of the finished length. Ours, until the eyes are sized. */
 const EYE_ROOM = 0.014;
 
+/** Left free beyond the edge of an eye, mm. Ours. */
+const RIM_ROOM = 1.5;
+
+const eyePoints = (form: FormWork, { eyes }: NonNullable<Piece['face']>): Vec3[] =>
+  [eyes.at, ...(form.body.board ? [] : [eyes.other ?? mirrorPlace(eyes.at)])].flatMap((q) => {
+    const p = pointOf(form.body, q);
+    return p ? [p] : [];
+  });
+
 export function markingFindings(
   piece: Piece,
   cupboard: Cupboard,
@@ -36,7 +46,9 @@ export function markingFindings(
   shaped: Pick<ShapedAreas, 'shapes'>,
 ): Finding[] {
   const out: Finding[] = [];
-  const eyes = shaped.shapes.flatMap((s) => s?.away ?? []);
+  const { face } = piece;
+  const set = face ? eyePoints(form, face) : null;
+  const eyes = set ?? shaped.shapes.flatMap((s) => s?.away ?? []);
   piece.markings.forEach((m, k) => {
     const plan = plans[k]!;
     const put = (f: Omit<Finding, 'stage' | 'about'>) => out.push({ ...f, stage: 'shade', about: m.id });
@@ -101,7 +113,7 @@ export function markingFindings(
         }
       }
     }
-    const room = EYE_ROOM * piece.form.finishedLengthMm;
+    const room = face ? face.eyes.sizeMm / 2 + RIM_ROOM : EYE_ROOM * piece.form.finishedLengthMm;
     if (eyes.length > 0 && m.shape.kind !== 'mask') {
       // Depth inside the marking is a distance: less than the room beyond its border is too near.
       const near = eyes.some((e) => onSkin[k]!.depth[nearestVertex(form.skin.positions, e)]! > -room);

@@ -1,5 +1,6 @@
 /** The stock stage: what the piece needs of every lot, against what is in the cupboard. Masses in grams. */
 import type { CoatPlan } from '@/core/coat/coat';
+import type { FacePlan } from '@/core/face/face';
 import type { CorePlan } from '@/core/form/core';
 import type { FlatPartPlan } from '@/core/form/flat-parts';
 import { WELL } from '@/core/coat/cover';
@@ -45,6 +46,8 @@ export interface LotNeed {
   readonly flatG: number;
   /** Of it for layers of colour beside the coats. */
   readonly shadeG: number;
+  /** Wool of nose, mouth, eyes, ears, brows and whiskers. */
+  readonly faceG: number;
   readonly areaIds: readonly string[];
 }
 
@@ -63,6 +66,7 @@ export function planStock(
   core: CorePlan,
   flat: readonly FlatPartPlan[],
   shade: Pick<ShadePlan, 'draws' | 'coatBlends'>,
+  face: Pick<FacePlan, 'draws'> | null = null,
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
@@ -80,8 +84,9 @@ export function planStock(
       0,
     );
     const shadeG = shade.draws.reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
-    if (users.length === 0 && coreG + flatG + shadeG === 0) continue;
-    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG + shadeG);
+    const faceG = (face?.draws ?? []).reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
+    if (users.length === 0 && coreG + flatG + shadeG + faceG === 0) continue;
+    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG + shadeG + faceG);
     const shortG = Math.max(0, needG - lot.haveG);
     lots.push({
       lotId: lot.id,
@@ -92,6 +97,7 @@ export function planStock(
       coreG,
       flatG,
       shadeG,
+      faceG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
       areaIds: users.map((a) => a.id),
@@ -103,10 +109,12 @@ export function planStock(
         severity: 'stop',
         about: lot.id,
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
-        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...(shadeG > 0 ? ['Layers of colour'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...(shadeG > 0 ? ['Layers of colour'] : []), ...(faceG > 0 ? ['The face'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
         remedies: [
           ...thinner(piece, cupboard, lot, hand, coat, shade, shortG),
-          ...(users.length + shadeG > 0 ? otherLot(piece, cupboard, lot, coat, shade, needG - coreG - flatG) : []),
+          ...(users.length + shadeG > 0
+            ? otherLot(piece, cupboard, lot, coat, shade, needG - coreG - flatG - faceG)
+            : []),
         ],
       });
     }

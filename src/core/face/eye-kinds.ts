@@ -1,0 +1,140 @@
+/** Kinds of eyes: what each is good for, what it costs, and its steps in the maker's words. Common practice. */
+import type { EyeKind } from '@/core/piece/face';
+import { degrees, mm, say, type Text } from '@/core/text';
+
+export interface EyeNumbers {
+  readonly sizeMm: number;
+  /** Diameter of the loose ball before it is felted; null where nothing is rolled. */
+  readonly beforeMm: number | null;
+  readonly socketMm: number;
+  readonly stemMm: number;
+  readonly inDeg: number;
+  readonly downDeg: number;
+  readonly slantDeg: number;
+}
+
+export interface EyeKindSpec {
+  readonly title: string;
+  readonly goodFor: string;
+  readonly costs: string;
+  /** Wool it is felted from, a part that is bought, or a line only. */
+  readonly made: 'wool' | 'bought' | 'line';
+  /** Stands out as a ball, lies nearly flat, or is a line. */
+  readonly dome: 'ball' | 'flat' | 'line';
+  /** Minutes for both eyes: making them, and setting them. Ours. */
+  readonly makeMinutes: number;
+  readonly setMinutes: number;
+  readonly make: ((n: EyeNumbers) => Text) | null;
+  readonly seat: (n: EyeNumbers) => Text;
+  readonly set: (n: EyeNumbers) => Text;
+  readonly caution: Text;
+}
+
+const NEEDLE = say`Eyes on the point of the needle, fingers flat and out of its way; turn the head, not the needle.`;
+const GLUE = say`Glue in fresh air and off the skin; hold the awl away from the other hand.`;
+
+const socket = (n: EyeNumbers): Text =>
+  say`Press and felt both sockets in together, ${mm(n.socketMm)} deep and ${mm(n.sizeMm)} across; look from the front, from above and in profile before going on`;
+
+export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
+  rolled: {
+    title: 'Rolled wool ball',
+    goodFor: 'soft eyes of any colour, no bought part',
+    costs: 'gives a little; two alike take practice',
+    made: 'wool',
+    dome: 'ball',
+    makeMinutes: 16,
+    setMinutes: 12,
+    make: (n) =>
+      say`Roll two balls side by side from equal pinches, damp or with a little soap so that they grip, ${mm(n.beforeMm ?? n.sizeMm)} across, then felt them to ${mm(n.sizeMm)}`,
+    seat: socket,
+    set: (n) =>
+      say`Felt each ball in round its edge only, so that the dome stays ${mm(Math.max(0, n.sizeMm - n.socketMm))} out; stab the middle again where it loosens`,
+    caution: NEEDLE,
+  },
+  wound: {
+    title: 'Wool wound on a stick',
+    goodFor: 'firm round eyes that keep their shape',
+    costs: 'less give when they are set; a hole in the middle to close',
+    made: 'wool',
+    dome: 'ball',
+    makeMinutes: 14,
+    setMinutes: 12,
+    make: (n) =>
+      say`Wind a flat thin strip tightly round a stick to ${mm(n.beforeMm ?? n.sizeMm)}, slide it off, close the hole and felt to ${mm(n.sizeMm)}; count the turns and give the second one as many`,
+    seat: socket,
+    set: (n) => say`Felt each one in round its edge, the dome ${mm(Math.max(0, n.sizeMm - n.socketMm))} out`,
+    caution: NEEDLE,
+  },
+  layered: {
+    title: 'Layered wool',
+    goodFor: 'relief and large eyes with iris, pupil and light',
+    costs: 'small layers need short fibre and a fine needle',
+    made: 'wool',
+    dome: 'flat',
+    makeMinutes: 6,
+    setMinutes: 26,
+    make: (n) =>
+      say`Draw off and weigh the wool of both eyes layer by layer, rim to light, two alike of each, for ${mm(n.sizeMm)}`,
+    seat: socket,
+    set: () =>
+      say`Felt in rim, iris, pupil and light one over the other, both eyes layer by layer; the light last and barely, or it vanishes`,
+    caution: NEEDLE,
+  },
+  bead: {
+    title: 'Bead, sewn on',
+    goodFor: 'birds and small faces; shines by itself',
+    costs: 'one colour; the thread goes through the head',
+    made: 'bought',
+    dome: 'ball',
+    makeMinutes: 0,
+    setMinutes: 14,
+    make: null,
+    seat: socket,
+    set: (n) =>
+      say`Sew each bead in with a double thread through the head, pulled until it sits ${mm(n.socketMm)} deep; both before either is tied off`,
+    caution: say`A sewing needle through a small head comes out where the fingers are: push it against cork.`,
+  },
+  stem: {
+    title: 'Eye on a stem, glued',
+    goodFor: 'the most lifelike look',
+    costs: 'a hole on each side; once glued it stays',
+    made: 'bought',
+    dome: 'ball',
+    makeMinutes: 4,
+    setMinutes: 14,
+    make: (n) => say`Cut both stems to ${mm(n.stemMm)}`,
+    seat: (n) =>
+      say`Make both holes with the awl, ${degrees(n.inDeg)} inward and ${degrees(n.downDeg)} downward, leave the awl in so that the hole does not close, then fit both eyes dry and look from the front, from above and in profile`,
+    set: () =>
+      say`One dot of glue on each stem, both eyes in, hold while it sets and make another part meanwhile; never stab toward a stem`,
+    caution: GLUE,
+  },
+  closed: {
+    title: 'Closed eye',
+    goodFor: 'sleeping and young animals',
+    costs: 'no look to follow',
+    made: 'line',
+    dome: 'line',
+    makeMinutes: 0,
+    setMinutes: 10,
+    make: null,
+    seat: (n) => say`Mark both lines with pins, ${mm(n.sizeMm)} long, sloping by ${degrees(n.slantDeg)}`,
+    set: () =>
+      say`Draw two lids over a small padding and felt a thin dark line where they meet, from the middle to each corner`,
+    caution: NEEDLE,
+  },
+  disc: {
+    title: 'Flat disc',
+    goodFor: 'pictures and very small animals',
+    costs: 'flat from the side',
+    made: 'wool',
+    dome: 'flat',
+    makeMinutes: 2,
+    setMinutes: 8,
+    make: (n) => say`Twist two equal pinches for discs of ${mm(n.sizeMm)}`,
+    seat: (n) => say`Mark both middles with pins and try a paper disc of ${mm(n.sizeMm)} on each`,
+    set: () => say`Felt each disc flat from its edge inward`,
+    caution: NEEDLE,
+  },
+};

@@ -1,0 +1,318 @@
+/**
+ * Work of the face: nose before eyes, both eyes together, dry fit before glue, ears tacked before either is fixed, lids and
+ * brows after, whiskers last of all. What of the coat has to wait for it, and the other way round.
+ */
+import type { CoatPlan } from '@/core/coat/coat';
+import { lightness } from '@/core/colour/lab';
+import type { CorePlan } from '@/core/form/core';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Face } from '@/core/piece/face';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { Operation } from '@/core/stage';
+import { count, grams, mm, rowMm, say, type Text } from '@/core/text';
+import { deepNeedle, surfaceNeedle } from '@/core/work/needle-choice';
+import type { EarPlan } from './ears';
+import { EYE_SPECS } from './eye-kinds';
+import type { EyePlan } from './eyes';
+import type { MouthPlace, NosePlace } from './mouth';
+import type { WhiskerPlan } from './whiskers';
+
+export interface FaceTie {
+  readonly operationId: string;
+  readonly after: Operation['after'][number];
+}
+
+export interface FaceWorkInput {
+  readonly piece: Piece;
+  readonly face: Face;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly coat: CoatPlan;
+  readonly core: CorePlan;
+  readonly nose: NosePlace;
+  readonly mouth: MouthPlace | null;
+  readonly eyes: EyePlan;
+  readonly ears: EarPlan | null;
+  readonly whiskers: readonly WhiskerPlan[];
+}
+
+/** The part of the core the nose sits on. */
+export const noseCore = (face: Face, core: CorePlan) => core.parts.find((p) => p.id === face.nose.at.part) ?? null;
+
+/** Whether that part is joined to another one, so that the nose can be made before it is. */
+export const noseApart = (piece: Piece, face: Face, core: CorePlan): boolean =>
+  piece.form.parts.some((p) => p.id === face.nose.at.part && p.on !== null) && noseCore(face, core) !== null;
+
+const NOSE_WORDS: Readonly<Record<Face['nose']['kind'], string>> = {
+  ball: 'Roll and felt a ball for the nose',
+  'shaped pad': 'Shape a pad for the nose',
+  'gathered disc': 'Gather a felt disc round its edge for the nose and sew it on',
+  stitched: 'Stitch the nose',
+  wool: 'Felt the nose straight on',
+  beak: 'Felt the beak firm and close its seam',
+};
+
+/** Minutes (ours). */
+const NOSE_MINUTES = { ball: 10, 'shaped pad': 12, 'gathered disc': 18, stitched: 20, wool: 8, beak: 12 } as const;
+
+const GLUE_CAUTION = say`Glue in fresh air and off the skin; it marks wool, so never more than a dot.`;
+const NEEDLE_CAUTION = say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`;
+
+export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; readonly ties: FaceTie[] } {
+  const { face, cupboard, eyes, ears, coat, piece } = x;
+  const operations: Operation[] = [];
+  const ties: FaceTie[] = [];
+  const lot = (id: string | null) => cupboard.lots.find((l) => l.id === id) ?? null;
+  const joined = { id: 'core-join', why: say`The head is joined and firm first.`, strength: Infinity };
+  const put = (o: Pick<Operation, 'id' | 'does' | 'minutes' | 'after'> & Partial<Operation>) => {
+    const wool = lot(o.lotId ?? null);
+    operations.push({
+      stage: 'face',
+      areaId: 'face',
+      kind: 'set',
+      lotId: null,
+      massG: 0,
+      cutLengthMm: null,
+      rows: 0,
+      passes: null,
+      needle: null,
+      lightness: wool ? lightness(wool.colour) : 50,
+      caution: null,
+      ...o,
+    });
+  };
+  const small = (kind: string) => piece.smallParts.find((s) => s.kind === kind);
+  const needle = surfaceNeedle(cupboard);
+
+  // Nose: the guide for the eyes; easier before the muzzle is joined.
+  const apart = face.nose.beforeJoin && noseApart(piece, face, x.core);
+  const noseLot = small(face.nose.kind === 'beak' ? 'beak' : 'nose')?.recipe[0]?.lotId ?? null;
+  const noseG =
+    face.nose.kind === 'beak' || face.nose.kind === 'stitched'
+      ? 0
+      : (((Math.PI / 6) * face.nose.widthMm * face.nose.highMm * Math.min(face.nose.widthMm, face.nose.highMm)) /
+          1000) *
+        (x.hand.coreDensityMgCm3['flat felt'].usual / 1000);
+  put({
+    id: 'face-nose',
+    does: say`${NOSE_WORDS[face.nose.kind]}, ${mm(face.nose.widthMm)} wide and ${mm(face.nose.highMm)} high; leave ${mm(face.nose.philtrumMm)} under it for the mouth`,
+    passes:
+      face.nose.nostrils === 'none'
+        ? null
+        : say`lower edge first, then the nostrils, ${mm(face.nose.nostrilsApartMm)} apart, then the join`,
+    lotId: noseLot,
+    massG: noseG,
+    needle,
+    minutes: NOSE_MINUTES[face.nose.kind],
+    after: [
+      apart ? { id: `core-${face.nose.at.part}`, why: say`The muzzle is felted first.`, strength: Infinity } : joined,
+    ],
+    caution:
+      face.nose.kind === 'stitched' || face.nose.kind === 'gathered disc'
+        ? say`Push the sewing needle against cork, not a finger.`
+        : NEEDLE_CAUTION,
+  });
+  if (apart) {
+    ties.push({
+      operationId: 'core-join',
+      after: { id: 'face-nose', why: say`The nose is easier before the muzzle is joined.`, strength: 1e6 },
+    });
+  }
+  const nose = { id: 'face-nose', why: say`The nose comes first: it is the guide for the eyes.`, strength: Infinity };
+
+  if (x.mouth) {
+    put({
+      id: 'face-mouth',
+      does: say`Felt the mouth from the middle, one side then the other, ${mm(face.mouth.sideMm)} each over the skin, ${mm(face.mouth.thickMm)} thick in the middle tapering to ${mm(face.mouth.endMm)}`,
+      passes:
+        face.mouth.kind === 'lips'
+          ? say`lower lip first, then the line, then the upper lip; corners lifted ${mm(face.mouth.liftMm)}`
+          : say`corners lifted ${mm(face.mouth.liftMm)}; measure both halves with a thread`,
+      lotId: face.mouth.lotId,
+      needle,
+      minutes: face.mouth.kind === 'lips' ? 14 : 8,
+      after: [joined, { ...nose, why: say`The mouth hangs from the nose.` }],
+      caution: NEEDLE_CAUTION,
+    });
+  }
+
+  // Eyes: both together at every step.
+  const spec = EYE_SPECS[face.eyes.kind];
+  const mass = 2 * (eyes.wool?.each.value ?? 0) * (eyes.places.length / 2);
+  for (const s of eyes.steps) {
+    const id = `face-eyes-${s.what}`;
+    put({
+      id,
+      does: s.says,
+      kind: s.what === 'make' ? 'make' : 'set',
+      lotId: s.what === 'set' || s.what === 'make' ? (eyes.wool?.lotId ?? null) : null,
+      massG: s.what === (spec.make && spec.made === 'wool' ? 'make' : 'set') ? mass : 0,
+      needle: spec.made === 'bought' ? null : needle,
+      minutes: s.minutes,
+      after:
+        s.what === 'make'
+          ? []
+          : s.what === 'seat'
+            ? [joined, nose]
+            : [
+                {
+                  id: 'face-eyes-seat',
+                  why:
+                    face.eyes.kind === 'stem'
+                      ? say`A dry fit before the glue.`
+                      : say`The sockets are pressed in first.`,
+                  strength: Infinity,
+                },
+                ...(spec.make
+                  ? [{ id: 'face-eyes-make', why: say`Both eyes are made first.`, strength: Infinity }]
+                  : []),
+              ],
+      caution: spec.caution,
+    });
+  }
+  const set = (why: Text) => ({ id: 'face-eyes-set', why, strength: Infinity });
+  const { lids } = face.eyes;
+  if (face.eyes.kind !== 'closed' && lids.upper + lids.lower + lids.darkMm > 0) {
+    put({
+      id: 'face-lids',
+      does: say`Draw a little wool over both eyes from above${lids.lower > 0 ? ' and below' : ''}${lids.darkMm > 0 ? say`, with a dark line of ${mm(lids.darkMm)} beneath` : ''}; edges only, no fibre pointing into the eye`,
+      passes:
+        Math.abs(lids.innerMm) + Math.abs(lids.outerMm) > 0
+          ? say`inner upper corner ${lids.innerMm >= 0 ? 'up' : 'down'} ${mm(Math.abs(lids.innerMm))}, outer lower corner ${lids.outerMm >= 0 ? 'down' : 'up'} ${mm(Math.abs(lids.outerMm))}`
+          : null,
+      lotId: lids.lotId,
+      needle,
+      minutes: 10,
+      after: [set(say`Lids close over eyes that are set.`)],
+      caution:
+        spec.made === 'bought'
+          ? say`Slant the needle past the eye: one that meets glass or a stem breaks. ${NEEDLE_CAUTION}`
+          : NEEDLE_CAUTION,
+    });
+  }
+  // Fur round the eyes is laid once they are in.
+  const around = new Set([...(eyes.around ? [eyes.around.areaId] : []), ...eyes.fur.map((f) => f.areaId)]);
+  for (const a of coat.areas) {
+    if (!a.fur || !around.has(a.id)) continue;
+    ties.push({
+      operationId: `lay-${a.id}`,
+      after: { id: 'face-eyes-set', why: say`The eyes are in before fur is laid round them.`, strength: 1e5 },
+    });
+  }
+  const laid = (id: string, why: Text) => ({ id: `lay-${id}`, why, strength: Infinity });
+
+  if (ears) {
+    const before = face.ears.when === 'before the coat';
+    const flat = ears.flatId
+      ? [{ id: `flat-${ears.flatId}`, why: say`The ears are felted flat first.`, strength: Infinity }]
+      : [];
+    put({
+      id: 'face-ears-tack',
+      does: say`Place the first ear, fringe spread by ${mm(ears.fringe.value)}, and tack it; place the second by callipers from nose and eye, and tack it`,
+      needle: deepNeedle(cupboard),
+      minutes: 4 * ears.places.length,
+      after: [
+        joined,
+        { ...nose, why: say`Ears are placed by nose and eyes.` },
+        set(say`Ears are placed by the eyes.`),
+        ...flat,
+        ...(before
+          ? []
+          : ears.near.map((n) => laid(n.areaId, say`Ears after the coat, so that they are not crushed.`))),
+      ],
+      caution: NEEDLE_CAUTION,
+    });
+    put({
+      id: 'face-ears-fix',
+      does: say`Fix both ears and cover each joint with a collar of ${grams(ears.collar.value)} that smooths out`,
+      needle: deepNeedle(cupboard),
+      massG: ears.places.length * ears.collar.value,
+      lotId: x.core.lotId,
+      minutes: 5 * ears.places.length,
+      after: [{ id: 'face-ears-tack', why: say`Both are tacked before either is fixed.`, strength: Infinity }],
+      caution: say`A deep needle goes through a thin ear: hold it by its tip. ${NEEDLE_CAUTION}`,
+    });
+    if (before) {
+      for (const n of ears.near) {
+        ties.push({
+          operationId: `lay-${n.areaId}`,
+          after: { id: 'face-ears-fix', why: say`Ears before the coat, to see the face.`, strength: 1e5 },
+        });
+      }
+    }
+  }
+  if (face.brows) {
+    const over =
+      eyes.around && coat.areas.find((a) => a.id === eyes.around!.areaId)?.fur
+        ? [laid(eyes.around.areaId, say`Brows lie on the finished ground.`)]
+        : [];
+    put({
+      id: 'face-brows',
+      does: say`Felt both brows, ${mm(face.brows.lengthMm)} long, ${mm(face.brows.inMm)} thick inside and ${mm(face.brows.outMm)} outside, ${mm(face.brows.aboveMm)} above the eye`,
+      lotId: face.brows.lotId,
+      needle,
+      minutes: 4 * Math.max(1, eyes.places.length),
+      after: [set(say`Brows are set by the eyes.`), ...over],
+      caution: NEEDLE_CAUTION,
+    });
+  }
+  // Whiskers last: nothing is laid, trimmed or turned over after them.
+  const everything = coat.areas.flatMap((a) =>
+    a.fur ? [laid(a.id, say`Whiskers come last, when all fur lies.`)] : [],
+  );
+  x.whiskers.forEach((w, i) => {
+    const decided = face.whiskers[i]!;
+    const after: { id: string; why: Text; strength: number }[] = [
+      nose,
+      set(say`Whiskers come after the eyes.`),
+      ...everything,
+    ];
+    if (decided.dashLotId !== null) {
+      put({
+        id: `face-dashes-${w.id}`,
+        does: say`Felt short dark dashes in ${count(Math.min(decided.rows, decided.perSide))} rows where ${w.name} root, ${mm(decided.alongMm)} apart`,
+        lotId: decided.dashLotId,
+        needle,
+        minutes: Math.max(2, 0.3 * w.whiskers.length),
+        after,
+        caution: NEEDLE_CAUTION,
+      });
+      after.push({
+        id: `face-dashes-${w.id}`,
+        why: say`Dashes lie before whiskers stand in the way.`,
+        strength: Infinity,
+      });
+    }
+    if (decided.glue !== 'none') {
+      put({
+        id: `face-trial-${w.id}`,
+        kind: 'check',
+        does: say`Try the glue on a spare piece of the same wool and let it dry: it marks some wool for good`,
+        minutes: 5,
+        after: [],
+        caution: GLUE_CAUTION,
+      });
+      after.push({ id: `face-trial-${w.id}`, why: say`Glue is tried on a spare piece first.`, strength: Infinity });
+    }
+    put({
+      id: `face-whiskers-${w.id}`,
+      kind: 'thread',
+      does: say`Straighten ${count(w.ways.length)} lengths, together ${rowMm(w.need.value)}, and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; cut to ${mm(Math.min(...w.whiskers.map((h) => h.lengthMm)))} to ${mm(decided.longestMm)}`,
+      passes:
+        decided.glue === 'none'
+          ? say`no glue; the passes hold it`
+          : decided.glue === 'drawn in'
+            ? say`a dot of glue on the thread, drawn in with the last pass`
+            : say`a dab of glue at each root`,
+      minutes: w.minutes,
+      cutLengthMm: w.ways.length > 0 ? w.need.value / w.ways.length : null,
+      after,
+      caution:
+        decided.glue === 'none'
+          ? say`Cut ends spring: look away as you snip. Straighten nylon only with the coolest iron, under a cloth.`
+          : GLUE_CAUTION,
+    });
+  });
+  return { operations, ties };
+}

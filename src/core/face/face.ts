@@ -1,0 +1,229 @@
+/**
+ * The face stage: nose, mouth, eyes, ears, brows and whiskers on the head's own skin; their measures for callipers and
+ * thread; what does not come out as meant; the work; and whether the real face is level.
+ */
+import type { CoatPlan } from '@/core/coat/coat';
+import type { CorePlan } from '@/core/form/core';
+import type { FormWork } from '@/core/form/form';
+import type { FramePlan } from '@/core/form/frame';
+import type { Outline } from '@/core/geometry/outline';
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Memo } from '@/core/memo';
+import { figure, type Figure } from '@/core/method/define';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Face, FaceMark } from '@/core/piece/face';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { ShadePlan } from '@/core/shade/shade';
+import type { Stage } from '@/core/stage';
+import { browPlaces, type BrowPlace } from './brows';
+import { planEars, type EarPlan } from './ears';
+import { corner } from './eye-place';
+import { planEyes, stemRoom, type EyePlan } from './eyes';
+import { faceFindings } from './face-findings';
+import { tolerance } from './face-methods';
+import { faceWork, type FaceTie } from './face-work';
+import { headOf, outOfHead, type Head, type HeadFrame } from './head';
+import { levelOf, type LevelPlan } from './level';
+import { measureMarks, type Mark, type Measured } from './marks';
+import { mouthPlace, nosePlace, type MouthPlace, type NosePlace } from './mouth';
+import { STEM_ZONE } from './stems';
+import { planWhiskers, type Obstacles, type WhiskerPlan } from './whiskers';
+
+/** A place no needle may come near: round a set stem or a glass eye. mm */
+export interface Zone {
+  readonly a: Vec3;
+  readonly b: Vec3;
+  readonly radiusMm: number;
+}
+
+export interface FacePlan {
+  readonly frame: HeadFrame;
+  readonly headWidthMm: number;
+  readonly headLengthMm: number;
+  readonly headHeightMm: number;
+  /** Outlines of the head in its own frame: right and up of the picture, mm. */
+  readonly front: Outline;
+  readonly profile: Outline;
+  /** Only one side: a picture in relief. */
+  readonly oneSided: boolean;
+  readonly measured: readonly Measured[];
+  readonly nose: NosePlace;
+  readonly mouth: MouthPlace | null;
+  readonly eyes: EyePlan;
+  readonly ears: EarPlan | null;
+  readonly brows: readonly BrowPlace[];
+  readonly whiskers: readonly WhiskerPlan[];
+  readonly zones: readonly Zone[];
+  /** Left free of fur round the middle of an eye, mm. */
+  readonly clearMm: number;
+  readonly tolerance: Figure;
+  readonly levels: readonly LevelPlan[];
+  readonly minutes: number;
+  /** Wool it takes. */
+  readonly draws: readonly { readonly lotId: string; readonly massG: number }[];
+}
+
+/** Left free beyond the edge of the eye, mm. Ours. */
+const CLEAR_ROUND = 1;
+
+export interface FaceInput {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly form: FormWork;
+  /** Stays the same as long as the animal does. */
+  readonly formKey: string;
+  readonly scaleOfLife: number;
+  readonly core: CorePlan;
+  readonly wire: FramePlan;
+  readonly coat: CoatPlan;
+  readonly shade: ShadePlan;
+  readonly memo: Memo;
+}
+
+export type FaceStage = Stage<FacePlan | null> & { readonly ties: readonly FaceTie[] };
+
+const NOTHING: FaceStage = { result: null, findings: [], operations: [], ties: [] };
+
+export function planFace(x: FaceInput): FaceStage {
+  const { piece, cupboard, hand, form, memo } = x;
+  const { face } = piece;
+  if (!face) return NOTHING;
+  const head = memo.keep('head', `${x.formKey}${JSON.stringify([face.head, face.nose.at])}`, () => headOf(form, face));
+  if (!head) {
+    return {
+      ...NOTHING,
+      findings: [
+        {
+          id: 'face-nowhere',
+          stage: 'face',
+          severity: 'stop',
+          about: null,
+          says: ['The face lies nowhere on this animal.'],
+          why: ['The tip of the nose is on a part without skin. Begin the face again.'],
+          remedies: [
+            {
+              label: ['Take the face away'],
+              effect: ['it can be begun again'],
+              changes: [{ path: ['face'], value: null }],
+            },
+          ],
+        },
+      ],
+    };
+  }
+  const { frame } = head;
+  const nose = nosePlace(form, frame, face);
+  const mouth = mouthPlace(form, frame, face, nose);
+  const setting = {
+    form,
+    frame,
+    face,
+    piece,
+    cupboard,
+    hand,
+    scaleOfLife: x.scaleOfLife,
+    core: x.core.skin,
+    wire: x.wire,
+    coat: x.coat,
+    shade: x.shade,
+  };
+  const eyes = planEyes(setting);
+  const ears = planEars(form, piece, face, x.coat);
+  const marks = marksOf(head, nose, mouth, eyes, ears);
+  // Marks on the skin hardly ever move: their ways over the skin are kept.
+  const measured = memo.keep('face-measures', x.formKey + JSON.stringify(marks.map((m) => [m.mark, m.at])), () =>
+    measureMarks(head, marks),
+  );
+  const lines = eyes.stems?.state.lines ?? [];
+  const zones: Zone[] = [
+    ...lines.map(({ a, b }) => ({ a, b, radiusMm: face.eyes.stem.thickMm / 2 + STEM_ZONE })),
+    ...(face.eyes.kind === 'bead' || face.eyes.kind === 'stem'
+      ? eyes.places.map((e) => ({ a: e.at, b: e.at, radiusMm: face.eyes.sizeMm / 2 + 1 }))
+      : []),
+  ];
+  const room = stemRoom(setting, eyes.places);
+  const obstacles: Obstacles = {
+    balls: eyes.places.map((e) => ({ at: e.at, radiusMm: face.eyes.sizeMm / 2 })),
+    lines: [
+      ...lines.map(({ a, b }) => ({ a, b, radiusMm: face.eyes.stem.thickMm / 2 })),
+      ...room.wires.flatMap((w) => w.path.slice(1).map((q, i) => ({ a: w.path[i]!, b: q, radiusMm: w.thickMm / 2 }))),
+    ],
+  };
+  const whiskers = face.whiskers.map((w) => planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard));
+  const work = faceWork({ piece, face, cupboard, hand, coat: x.coat, core: x.core, nose, mouth, eyes, ears, whiskers });
+  const result: FacePlan = {
+    frame,
+    headWidthMm: head.widthMm,
+    headLengthMm: head.lengthMm,
+    headHeightMm: head.heightMm,
+    front: head.front,
+    profile: head.profile,
+    oneSided: form.body.board,
+    measured,
+    nose,
+    mouth,
+    eyes,
+    ears,
+    brows: face.brows ? browPlaces(form, face.brows, eyes.places, eyes.discMm) : [],
+    whiskers,
+    zones,
+    clearMm: eyes.discMm / 2 + CLEAR_ROUND,
+    tolerance: figure(tolerance, { head: head.widthMm }),
+    levels: face.checks.map((c) => levelOf(c, measured, eyes.places, head)),
+    minutes: work.operations.reduce((s, o) => s + o.minutes, 0),
+    draws: work.operations.flatMap((o) =>
+      o.lotId !== null && o.massG > 0 ? [{ lotId: o.lotId, massG: o.massG }] : [],
+    ),
+  };
+  return {
+    result,
+    findings: faceFindings({ piece, face, cupboard, plan: result, core: x.core, form }),
+    operations: work.operations,
+    ties: work.ties,
+  };
+}
+
+const SIDE_NAMES = { left: 'left', right: 'right' } as const;
+
+function marksOf(head: Head, nose: NosePlace, mouth: MouthPlace | null, eyes: EyePlan, ears: EarPlan | null): Mark[] {
+  const twin = (mark: string, side: 'left' | 'right', two: boolean) =>
+    two ? (mark.replace(side, side === 'left' ? 'right' : 'left') as FaceMark) : null;
+  const both = (base: string, side: 'left' | 'right', name: string, at: Vec3, two: boolean, end = ''): Mark => {
+    const mark = `${base}-${side}${end}` as FaceMark;
+    return { mark, name: two ? `${name}, ${SIDE_NAMES[side]}` : name, at, twin: twin(mark, side, two) };
+  };
+  const crown = crownOf(head, eyes);
+  const pair = eyes.places.length > 1;
+  return [
+    { mark: 'nose', name: 'Tip of the nose', at: nose.tip, twin: null },
+    ...eyes.places.map((e) => both('eye', e.side, 'Eye', e.at, pair)),
+    ...eyes.places.flatMap((e) => [
+      both('eye', e.side, 'Inner corner', corner(e, 'inner', eyes.discMm), pair, '-inner'),
+      both('eye', e.side, 'Outer corner', corner(e, 'outer', eyes.discMm), pair, '-outer'),
+    ]),
+    ...(ears?.places.map((e) => both('ear', e.side, 'Ear', e.at, ears.places.length > 1)) ?? []),
+    ...(mouth?.corners.map((at, i) =>
+      both('mouth', i === 0 ? 'left' : 'right', 'Corner of the mouth', at, mouth.corners.length > 1),
+    ) ?? []),
+    ...(mouth ? [{ mark: 'chin' as const, name: 'Chin', at: mouth.chin, twin: null }] : []),
+    ...(crown ? [{ mark: 'crown' as const, name: 'Crown', at: crown, twin: null }] : []),
+  ];
+}
+
+/** The top of the head on its midline, over the eyes. */
+function crownOf(head: Head, eyes: EyePlan): Vec3 | null {
+  const e = eyes.places[0];
+  if (!e) return null;
+  const { positions: p } = head.mesh;
+  const d = [e.at[0] - head.frame.origin[0], e.at[1] - head.frame.origin[1], e.at[2] - head.frame.origin[2]];
+  const z = d[0]! * head.frame.z[0] + d[1]! * head.frame.z[1] + d[2]! * head.frame.z[2];
+  const near = 0.06 * head.widthMm;
+  let best = -1;
+  for (let v = 0; v < p.length; v += 3) {
+    if (Math.abs(p[v]!) > near || Math.abs(p[v + 2]! - z) > 2 * near) continue;
+    if (best < 0 || p[v + 1]! > p[best + 1]!) best = v;
+  }
+  return best < 0 ? null : outOfHead(head.frame, [0, p[best + 1]!, p[best + 2]!]);
+}
