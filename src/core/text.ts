@@ -4,6 +4,7 @@
  */
 export type QuantityKind =
   | 'length' // mm
+  | 'fine' // mm, of the face and other small things: to a tenth
   | 'rowLength' // mm, shown in metres or yards
   | 'area' // mm2
   | 'volume' // mm3
@@ -52,6 +53,8 @@ const of =
   (value: number): Quantity => ({ kind, value });
 
 export const mm = of('length');
+/** Of the face and other small things: a tenth of a millimetre counts. */
+export const fine = of('fine');
 export const rowMm = of('rowLength');
 export const mm2 = of('area');
 export const grams = of('mass');

@@ -8,6 +8,10 @@ export const COAT_ROOMS = ['lay', 'lie', 'ways', 'trim', 'practice'] as const;
 export type CoatRoom = (typeof COAT_ROOMS)[number];
 export const SHADE_ROOMS = ['stack', 'blend', 'match', 'markings', 'judge'] as const;
 export type ShadeRoom = (typeof SHADE_ROOMS)[number];
+export const FACE_ROOMS = ['chart', 'eye', 'set', 'level'] as const;
+export type FaceRoom = (typeof FACE_ROOMS)[number];
+export const FEATURES = ['nose', 'mouth', 'eyes', 'ears', 'brows', 'whiskers'] as const;
+export type FaceFeature = (typeof FEATURES)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
 
@@ -28,6 +32,15 @@ export const viewSchema = z.object({
     .regex(/^#[0-9a-f]{6}$/)
     .catch('#8a5a34')
     .default('#8a5a34'),
+  /** In Face: which of its rooms is open, the feature, the whiskers and the photograph in hand, the landmark to pin next. */
+  faceRoom: z.enum(FACE_ROOMS).catch('chart').default('chart'),
+  feature: z.enum(FEATURES).catch('eyes').default('eyes'),
+  whiskersId: z.string().nullable().catch(null).default(null),
+  facePhotoId: z.string().nullable().catch(null).default(null),
+  faceMark: z.string().nullable().catch(null).default(null),
+  /** In the chart: a photograph is being pinned. On the level: the photograph lies over the chart, or is pinned. */
+  pinning: z.boolean().catch(false).default(false),
+  photoOver: z.boolean().catch(false).default(false),
   trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),

@@ -71,6 +71,9 @@ export function format(q: Quantity, u: Units): string {
   switch (q.kind) {
     case 'length':
       return u.length === 'in' ? inches(x) : `${x < 100 ? half(x) : Math.round(x)} mm`;
+    case 'fine':
+      if (u.length === 'in') return `${fixed(x / MM_PER_INCH, 3)} in`;
+      return `${Math.abs(x) < 20 ? fixed(x, Math.abs(x) < 0.3 ? 2 : 1).replace(/\.?0+$/, '') : half(x)} mm`;
     case 'rowLength':
       if (u.length === 'in') return x < 12 * MM_PER_INCH ? inches(x) : `${fixed(x / (12 * MM_PER_INCH), 1)} ft`;
       return x < 1000 ? `${Math.round(x / 10)} cm` : `${fixed(x / 1000, 1)} m`;
@@ -109,7 +112,7 @@ export type Typed = { readonly ok: true; readonly value: number } | { readonly o
 
 /** The unit a field of this kind is typed in. */
 export function unitOf(kind: QuantityKind, u: Units): string {
-  if (kind === 'length' || kind === 'rowLength') return u.length;
+  if (kind === 'length' || kind === 'fine' || kind === 'rowLength') return u.length;
   if (kind === 'mass') return u.mass;
   if (kind === 'angle') return '°';
   return spacedUnit[kind] ?? '';
@@ -118,23 +121,25 @@ export function unitOf(kind: QuantityKind, u: Units): string {
 /** A value as it stands in a field, without its unit. */
 export function forField(kind: QuantityKind, value: number, u: Units): string {
   if (kind === 'length' && u.length === 'in') return inches(value).replace(/ in$/, '').replace('under ', '');
+  if (kind === 'fine' && u.length === 'in') return fixed(value / MM_PER_INCH, 3);
   if (kind === 'mass' && u.mass === 'oz') return fixed(value / G_PER_OUNCE, 2);
   return String(Math.round(value * 100) / 100);
 }
 
 /** Reads "3.5", "3,5", "1 5/8", "1/2" or with a unit behind it ("12 mm", "0.5 in") into the inner unit. */
 export function readField(text: string, kind: QuantityKind, u: Units): Typed {
-  const m = /^\s*(?:(\d+)\s+)?(?:(\d+)\/(\d+)|(\d*[.,]?\d+))\s*(mm|cm|in|"|g|oz|°|micron)?\s*$/.exec(text);
-  const unit = m?.[5] === '"' ? 'in' : m?.[5];
+  const m = /^\s*([-−])?(?:(\d+)\s+)?(?:(\d+)\/(\d+)|(\d*[.,]?\d+))\s*(mm|cm|in|"|g|oz|°|micron)?\s*$/.exec(text);
+  const unit = m?.[6] === '"' ? 'in' : m?.[6];
   const expected = unitOf(kind, u);
   const says = `Write a number${expected ? ` in ${expected}` : ''}, such as ${u.length === 'in' && kind === 'length' ? '1 5/8' : '12.5'}`;
-  if (!m || (m[1] !== undefined && m[4] !== undefined)) return { ok: false, says };
-  const value = m[4] !== undefined ? Number(m[4].replace(',', '.')) : Number(m[1] ?? 0) + Number(m[2]) / Number(m[3]);
+  if (!m || (m[2] !== undefined && m[5] !== undefined)) return { ok: false, says };
+  const size = m[5] !== undefined ? Number(m[5].replace(',', '.')) : Number(m[2] ?? 0) + Number(m[3]) / Number(m[4]);
+  const value = m[1] === undefined ? size : -size;
   if (!Number.isFinite(value)) return { ok: false, says };
   const per: Record<string, number> = { mm: 1, cm: 10, in: MM_PER_INCH, g: 1, oz: G_PER_OUNCE };
   const lengthUnits = ['mm', 'cm', 'in'];
   const massUnits = ['g', 'oz'];
-  if (kind === 'length' || kind === 'rowLength') {
+  if (kind === 'length' || kind === 'fine' || kind === 'rowLength') {
     if (unit && !lengthUnits.includes(unit)) return { ok: false, says };
     return { ok: true, value: value * per[unit ?? u.length]! };
   }

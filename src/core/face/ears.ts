@@ -27,7 +27,7 @@ export interface EarPlan {
 }
 
 /** Where an ear on the animal's left is seated: as decided, else where the drawn ear begins. */
-export function earPlace(form: FormWork, piece: Pick<Piece, 'flatParts'>, face: Face): Place | null {
+export function earPlace(form: Pick<FormWork, 'body'>, piece: Pick<Piece, 'flatParts'>, face: Face): Place | null {
   if (face.ears.at) return face.ears.at;
   const drawn = form.body.parts.find((p) => isEar(p.part) && p.part.shape !== 'board');
   if (!drawn) return null;

@@ -7,7 +7,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Remedy } from '@/core/stage';
-import { count, degrees, mm, rowMm, say, share, type Text } from '@/core/text';
+import { count, degrees, fine, rowMm, say, share, type Text } from '@/core/text';
 import { EYE_SPECS } from './eye-kinds';
 import { apart } from './eye-place';
 import { styleOf } from './eyes';
@@ -85,10 +85,10 @@ function ofNose({ piece, face, plan, core, form }: Judging, put: Put): void {
       severity: 'caution',
       about: 'mouth',
       says: say`There is no room for the mouth under the nose.`,
-      why: say`Philtrum and mouth take ${mm(wanted)}; the muzzle ends ${mm(Math.min(room, 1.2 * tip))} below the nose.`,
+      why: say`Philtrum and mouth take ${fine(wanted)}; the muzzle ends ${fine(Math.min(room, 1.2 * tip))} below the nose.`,
       remedies: [
         {
-          label: say`Leave ${mm(half(0.5 * tip))} under the nose`,
+          label: say`Leave ${fine(half(0.5 * tip))} under the nose`,
           effect: say`the mouth moves up under the nose`,
           changes: [set(['nose', 'philtrumMm'], half(0.5 * tip))],
         },
@@ -129,10 +129,10 @@ function ofEyeSize({ face, plan }: Judging, put: Put): void {
         eyes.style === 'cute'
           ? say`The eye is ${count(Math.round(eyes.factor.value * 10) / 10)} times life size: it reads as cute.`
           : say`The eye is smaller than life, ${share(eyes.factor.value)} of it.`,
-      why: say`Life size is ${mm(life)} on this piece; up to about 1.4 times reads as softened. It is a choice, not a mistake.`,
+      why: say`Life size is ${fine(life)} on this piece; up to about 1.4 times reads as softened. It is a choice, not a mistake.`,
       remedies: [
         {
-          label: say`Make it ${mm(half(life))}`,
+          label: say`Make it ${fine(half(life))}`,
           effect: say`life size`,
           changes: [set(['eyes', 'sizeMm'], Math.max(0.8, half(life)))],
         },
@@ -146,7 +146,7 @@ function ofEyeSize({ face, plan }: Judging, put: Put): void {
   const take = (s: NonNullable<typeof best>): Remedy => ({
     label: say`Use ${s.eye.name}`,
     effect:
-      s.factor === null ? say`${mm(s.eye.diameterMm)} across` : say`${mm(s.eye.diameterMm)}, ${styleOf(s.factor)}`,
+      s.factor === null ? say`${fine(s.eye.diameterMm)} across` : say`${fine(s.eye.diameterMm)}, ${styleOf(s.factor)}`,
     changes: [
       set(['eyes', 'stockId'], s.eye.id),
       set(['eyes', 'sizeMm'], s.eye.diameterMm),
@@ -187,11 +187,11 @@ function ofEyeSize({ face, plan }: Judging, put: Put): void {
       id: 'face-eye-differs',
       severity: 'caution',
       about: 'eyes',
-      says: say`${eyes.stock.name} are ${mm(eyes.stock.diameterMm)}, the face is planned for ${mm(face.eyes.sizeMm)}.`,
+      says: say`${eyes.stock.name} are ${fine(eyes.stock.diameterMm)}, the face is planned for ${fine(face.eyes.sizeMm)}.`,
       why: say`Sockets and lids are worked out for the planned size.`,
       remedies: [
         {
-          label: say`Plan for ${mm(eyes.stock.diameterMm)}`,
+          label: say`Plan for ${fine(eyes.stock.diameterMm)}`,
           effect: say`sockets and lids follow`,
           changes: [set(['eyes', 'sizeMm'], eyes.stock.diameterMm)],
         },
@@ -205,7 +205,7 @@ function ofEyeSize({ face, plan }: Judging, put: Put): void {
       severity: 'note',
       about: 'eyes',
       says: say`The eyes are small parts: a display piece, not a toy for a small child.`,
-      why: say`Whatever fits a cylinder ${mm(31.7)} across can be swallowed if it comes off. Say so on the owner’s card; the toy rules where it is sold decide the rest.`,
+      why: say`Whatever fits a cylinder ${fine(31.7)} across can be swallowed if it comes off. Say so on the owner’s card; the toy rules where it is sold decide the rest.`,
       remedies: [],
     });
   }
@@ -221,11 +221,11 @@ function ofSetting({ face, plan }: Judging, put: Put): void {
         severity: 'stop',
         about: 'eyes',
         says: say`The socket is deeper than the eye: it sinks below its rim.`,
-        why: say`A socket of ${mm(socketMm)} swallows an eye of ${mm(sizeMm)}.`,
+        why: say`A socket of ${fine(socketMm)} swallows an eye of ${fine(sizeMm)}.`,
         remedies: [
           {
-            label: say`Make the socket ${mm(half(0.6 * sizeMm))}`,
-            effect: say`the eye stands out ${mm(sizeMm - half(0.6 * sizeMm))}`,
+            label: say`Make the socket ${fine(half(0.6 * sizeMm))}`,
+            effect: say`the eye stands out ${fine(sizeMm - half(0.6 * sizeMm))}`,
             changes: [set(['eyes', 'socketMm'], half(0.6 * sizeMm))],
           },
         ],
@@ -235,11 +235,11 @@ function ofSetting({ face, plan }: Judging, put: Put): void {
         id: 'face-eye-bulges',
         severity: 'caution',
         about: 'eyes',
-        says: say`The eye stands out ${mm(eyes.outMm)}, most of its width.`,
+        says: say`The eye stands out ${fine(eyes.outMm)}, most of its width.`,
         why: say`It looks stuck on and comes off easily. Sink it to about half.`,
         remedies: [
           {
-            label: say`Make the socket ${mm(Math.max(0.5, half(0.5 * sizeMm)))}`,
+            label: say`Make the socket ${fine(Math.max(0.5, half(0.5 * sizeMm)))}`,
             effect: say`half of the eye stands out`,
             changes: [set(['eyes', 'socketMm'], Math.max(0.5, half(0.5 * sizeMm)))],
           },
@@ -250,8 +250,8 @@ function ofSetting({ face, plan }: Judging, put: Put): void {
         id: 'face-eye-hidden',
         severity: 'note',
         about: 'eyes',
-        says: say`So deep in its socket the eye is seen ${mm(eyes.discMm)} wide.`,
-        why: say`It is ${mm(sizeMm)} across; past its middle the rim hides it.`,
+        says: say`So deep in its socket the eye is seen ${fine(eyes.discMm)} wide.`,
+        why: say`It is ${fine(sizeMm)} across; past its middle the rim hides it.`,
         remedies: [],
       });
     }
@@ -300,7 +300,7 @@ function ofSetting({ face, plan }: Judging, put: Put): void {
           id: 'face-eyes-differ',
           severity: 'caution',
           about: 'eyes',
-          says: say`The eyes are planned ${mm(d)} out of level.`,
+          says: say`The eyes are planned ${fine(d)} out of level.`,
           why: say`The right one was set by itself.`,
           remedies: [
             {
@@ -341,17 +341,17 @@ function ofStems({ face, plan }: Judging, put: Put): void {
     says: meets
       ? state.gapMm! < 0
         ? say`The two stems meet inside the head.`
-        : say`Only ${mm(state.gapMm!)} of wool is left between the stems.`
+        : say`Only ${fine(state.gapMm!)} of wool is left between the stems.`
       : out
         ? state.beyondMm < 0
           ? say`The stems come out of the head again.`
-          : say`Only ${mm(state.beyondMm)} of wool is left beyond the ends of the stems.`
+          : say`Only ${fine(state.beyondMm)} of wool is left beyond the ends of the stems.`
         : state.wireMm < 0
           ? say`A stem runs into the wire.`
-          : say`A stem passes the wire by only ${mm(state.wireMm)}.`,
+          : say`A stem passes the wire by only ${fine(state.wireMm)}.`,
     why: clearing
-      ? say`At least ${mm(STEM_ROOM)} is wanted to each side.`
-      : say`At least ${mm(STEM_ROOM)} is wanted, and no angle or shorter stem gives it here: sew beads on instead, or make wool eyes.`,
+      ? say`At least ${fine(STEM_ROOM)} is wanted to each side.`
+      : say`At least ${fine(STEM_ROOM)} is wanted, and no angle or shorter stem gives it here: sew beads on instead, or make wool eyes.`,
     remedies,
   });
 }
@@ -360,7 +360,7 @@ function clearingWords(now: Face['eyes']['stem'], to: StemChoice): Text {
   const drill = say`rill ${degrees(to.inDeg)} in, ${degrees(to.downDeg)} down`;
   if (to.lengthMm === now.lengthMm) return say`D${drill}`;
   const turned = to.inDeg !== now.inDeg || to.downDeg !== now.downDeg;
-  return turned ? say`Cut the stems to ${mm(to.lengthMm)} and d${drill}` : say`Cut the stems to ${mm(to.lengthMm)}`;
+  return turned ? say`Cut the stems to ${fine(to.lengthMm)} and d${drill}` : say`Cut the stems to ${fine(to.lengthMm)}`;
 }
 
 function ofLayers({ face, plan }: Judging, put: Put): void {
@@ -373,16 +373,16 @@ function ofLayers({ face, plan }: Judging, put: Put): void {
       id: `face-small-${r.id}`,
       severity: r.id === 'second' ? 'note' : 'caution',
       about: 'eyes',
-      says: say`${r.name} is ${mm(least)}: too small to felt.`,
+      says: say`${r.name} is ${fine(least)}: too small to felt.`,
       why:
         r.id === 'rim'
-          ? say`A ring thinner than ${mm(FINEST_LINE)} spreads under the needle.`
-          : say`A dot under ${mm(SMALLEST_DOT)} vanishes into the eye. Make it larger, or touch it in with paint or thread.`,
+          ? say`A ring thinner than ${fine(FINEST_LINE)} spreads under the needle.`
+          : say`A dot under ${fine(SMALLEST_DOT)} vanishes into the eye. Make it larger, or touch it in with paint or thread.`,
       remedies:
         r.id === 'light'
           ? [
               {
-                label: say`Make the light ${mm(SMALLEST_DOT)}`,
+                label: say`Make the light ${fine(SMALLEST_DOT)}`,
                 effect: say`the smallest that stays`,
                 changes: [set(['eyes', 'layers', 'lightMm'], SMALLEST_DOT)],
               },
@@ -398,7 +398,7 @@ function ofLayers({ face, plan }: Judging, put: Put): void {
             : r.id === 'rim'
               ? [
                   {
-                    label: say`Make the rim ${mm(FINEST_LINE)}`,
+                    label: say`Make the rim ${fine(FINEST_LINE)}`,
                     effect: say`the finest that stays`,
                     changes: [set(['eyes', 'layers', 'rimMm'], FINEST_LINE)],
                   },
@@ -411,11 +411,11 @@ function ofLayers({ face, plan }: Judging, put: Put): void {
       id: 'face-dark-line',
       severity: 'caution',
       about: 'eyes',
-      says: say`Only ${mm(Math.max(0, ladder.darkLineMm))} of dark is left beside the light.`,
-      why: say`A white dot that touches a pale face runs into it; ${mm(DARK_LINE)} of dark keeps it apart.`,
+      says: say`Only ${fine(Math.max(0, ladder.darkLineMm))} of dark is left beside the light.`,
+      why: say`A white dot that touches a pale face runs into it; ${fine(DARK_LINE)} of dark keeps it apart.`,
       remedies: [
         {
-          label: say`Keep ${mm(DARK_LINE)}`,
+          label: say`Keep ${fine(DARK_LINE)}`,
           effect: say`the light moves in`,
           changes: [set(['eyes', 'layers', 'darkLineMm'], DARK_LINE)],
         },
@@ -438,7 +438,7 @@ function ofContrast({ face, plan, cupboard }: Judging, put: Put): void {
       ? [
           {
             label: say`Rim of ${rim.name}`,
-            effect: say`${mm(Math.max(FINEST_LINE, face.eyes.layers.rimMm))} wide, stands apart from both`,
+            effect: say`${fine(Math.max(FINEST_LINE, face.eyes.layers.rimMm))} wide, stands apart from both`,
             changes: [
               set(['eyes', 'layers', 'rimLotId'], rim.lotId),
               set(['eyes', 'layers', 'rimMm'], Math.max(FINEST_LINE, face.eyes.layers.rimMm)),
@@ -460,8 +460,8 @@ function ofFur({ piece, face, plan }: Judging, put: Put): void {
       says: say`Fur of ${f.name} grows into the eye.`,
       why:
         f.longestMm >= 1
-          ? say`No fibre may point into an eye. Up to ${mm(f.longestMm)} long it stays out, or let it point away.`
-          : say`No fibre may point into an eye. Let it point away, or leave ${mm(plan.clearMm)} clear round the eye.`,
+          ? say`No fibre may point into an eye. Up to ${fine(f.longestMm)} long it stays out, or let it point away.`
+          : say`No fibre may point into an eye. Let it point away, or leave ${fine(plan.clearMm)} clear round the eye.`,
       remedies:
         area.awayFrom === null
           ? [
@@ -511,7 +511,7 @@ function ofEars({ face, plan }: Judging, put: Put): void {
     about: 'ears',
     says: after ? say`The ears go into finished fur: ${names}.` : say`Fur is laid round the ears: ${names}.`,
     why: after
-      ? say`Part the fur where they sit; the collar presses down ${mm(ears.acrossMm / 2 + ears.fringe.value)} round the seat, tease it up again.`
+      ? say`Part the fur where they sit; the collar presses down ${fine(ears.acrossMm / 2 + ears.fringe.value)} round the seat, tease it up again.`
       : say`Fold them away while you lay; felting past them can crush them.`,
     remedies: [
       after
@@ -539,7 +539,7 @@ function ofWhiskers({ face, plan, cupboard }: Judging, put: Put): void {
         severity: 'caution',
         about: 'whiskers',
         says: say`${count(bad)} threads of ${w.name} run into an eye, a stem or the wire.`,
-        why: say`Even moved by ${mm(3)} they do not pass. Root them further forward or lower.`,
+        why: say`Even moved by ${fine(3)} they do not pass. Root them further forward or lower.`,
         remedies: [],
       });
     }
@@ -631,7 +631,7 @@ function ofLevel({ plan }: Judging, put: Put): void {
     severity: 'caution',
     about: null,
     says: say`The last measure is not level: ${off.map((p) => p.move!).reduce((a, b) => say`${a}; ${b}`)}.`,
-    why: say`More than ${mm(last.tolerance.value)} between the sides is seen.`,
+    why: say`More than ${fine(last.tolerance.value)} between the sides is seen.`,
     remedies: [],
   });
 }

@@ -10,7 +10,7 @@ import type { Face } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Operation } from '@/core/stage';
-import { count, grams, mm, rowMm, say, type Text } from '@/core/text';
+import { count, grams, fine, rowMm, say, type Text } from '@/core/text';
 import { deepNeedle, surfaceNeedle } from '@/core/work/needle-choice';
 import type { EarPlan } from './ears';
 import { EYE_SPECS } from './eye-kinds';
@@ -96,11 +96,11 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         (x.hand.coreDensityMgCm3['flat felt'].usual / 1000);
   put({
     id: 'face-nose',
-    does: say`${NOSE_WORDS[face.nose.kind]}, ${mm(face.nose.widthMm)} wide and ${mm(face.nose.highMm)} high; leave ${mm(face.nose.philtrumMm)} under it for the mouth`,
+    does: say`${NOSE_WORDS[face.nose.kind]}, ${fine(face.nose.widthMm)} wide and ${fine(face.nose.highMm)} high; leave ${fine(face.nose.philtrumMm)} under it for the mouth`,
     passes:
       face.nose.nostrils === 'none'
         ? null
-        : say`lower edge first, then the nostrils, ${mm(face.nose.nostrilsApartMm)} apart, then the join`,
+        : say`lower edge first, then the nostrils, ${fine(face.nose.nostrilsApartMm)} apart, then the join`,
     lotId: noseLot,
     massG: noseG,
     needle,
@@ -124,11 +124,11 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
   if (x.mouth) {
     put({
       id: 'face-mouth',
-      does: say`Felt the mouth from the middle, one side then the other, ${mm(face.mouth.sideMm)} each over the skin, ${mm(face.mouth.thickMm)} thick in the middle tapering to ${mm(face.mouth.endMm)}`,
+      does: say`Felt the mouth from the middle, one side then the other, ${fine(face.mouth.sideMm)} each over the skin, ${fine(face.mouth.thickMm)} thick in the middle tapering to ${fine(face.mouth.endMm)}`,
       passes:
         face.mouth.kind === 'lips'
-          ? say`lower lip first, then the line, then the upper lip; corners lifted ${mm(face.mouth.liftMm)}`
-          : say`corners lifted ${mm(face.mouth.liftMm)}; measure both halves with a thread`,
+          ? say`lower lip first, then the line, then the upper lip; corners lifted ${fine(face.mouth.liftMm)}`
+          : say`corners lifted ${fine(face.mouth.liftMm)}; measure both halves with a thread`,
       lotId: face.mouth.lotId,
       needle,
       minutes: face.mouth.kind === 'lips' ? 14 : 8,
@@ -176,10 +176,10 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
   if (face.eyes.kind !== 'closed' && lids.upper + lids.lower + lids.darkMm > 0) {
     put({
       id: 'face-lids',
-      does: say`Draw a little wool over both eyes from above${lids.lower > 0 ? ' and below' : ''}${lids.darkMm > 0 ? say`, with a dark line of ${mm(lids.darkMm)} beneath` : ''}; edges only, no fibre pointing into the eye`,
+      does: say`Draw a little wool over both eyes from above${lids.lower > 0 ? ' and below' : ''}${lids.darkMm > 0 ? say`, with a dark line of ${fine(lids.darkMm)} beneath` : ''}; edges only, no fibre pointing into the eye`,
       passes:
         Math.abs(lids.innerMm) + Math.abs(lids.outerMm) > 0
-          ? say`inner upper corner ${lids.innerMm >= 0 ? 'up' : 'down'} ${mm(Math.abs(lids.innerMm))}, outer lower corner ${lids.outerMm >= 0 ? 'down' : 'up'} ${mm(Math.abs(lids.outerMm))}`
+          ? say`inner upper corner ${lids.innerMm >= 0 ? 'up' : 'down'} ${fine(Math.abs(lids.innerMm))}, outer lower corner ${lids.outerMm >= 0 ? 'down' : 'up'} ${fine(Math.abs(lids.outerMm))}`
           : null,
       lotId: lids.lotId,
       needle,
@@ -209,7 +209,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       : [];
     put({
       id: 'face-ears-tack',
-      does: say`Place the first ear, fringe spread by ${mm(ears.fringe.value)}, and tack it; place the second by callipers from nose and eye, and tack it`,
+      does: say`Place the first ear, fringe spread by ${fine(ears.fringe.value)}, and tack it; place the second by callipers from nose and eye, and tack it`,
       needle: deepNeedle(cupboard),
       minutes: 4 * ears.places.length,
       after: [
@@ -249,7 +249,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         : [];
     put({
       id: 'face-brows',
-      does: say`Felt both brows, ${mm(face.brows.lengthMm)} long, ${mm(face.brows.inMm)} thick inside and ${mm(face.brows.outMm)} outside, ${mm(face.brows.aboveMm)} above the eye`,
+      does: say`Felt both brows, ${fine(face.brows.lengthMm)} long, ${fine(face.brows.inMm)} thick inside and ${fine(face.brows.outMm)} outside, ${fine(face.brows.aboveMm)} above the eye`,
       lotId: face.brows.lotId,
       needle,
       minutes: 4 * Math.max(1, eyes.places.length),
@@ -271,7 +271,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     if (decided.dashLotId !== null) {
       put({
         id: `face-dashes-${w.id}`,
-        does: say`Felt short dark dashes in ${count(Math.min(decided.rows, decided.perSide))} rows where ${w.name} root, ${mm(decided.alongMm)} apart`,
+        does: say`Felt short dark dashes in ${count(Math.min(decided.rows, decided.perSide))} rows where ${w.name} root, ${fine(decided.alongMm)} apart`,
         lotId: decided.dashLotId,
         needle,
         minutes: Math.max(2, 0.3 * w.whiskers.length),
@@ -298,7 +298,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     put({
       id: `face-whiskers-${w.id}`,
       kind: 'thread',
-      does: say`Straighten ${count(w.ways.length)} lengths, together ${rowMm(w.need.value)}, and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; cut to ${mm(Math.min(...w.whiskers.map((h) => h.lengthMm)))} to ${mm(decided.longestMm)}`,
+      does: say`Straighten ${count(w.ways.length)} lengths, together ${rowMm(w.need.value)}, and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; cut to ${fine(Math.min(...w.whiskers.map((h) => h.lengthMm)))} to ${fine(decided.longestMm)}`,
       passes:
         decided.glue === 'none'
           ? say`no glue; the passes hold it`

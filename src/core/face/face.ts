@@ -11,7 +11,7 @@ import type { Vec3 } from '@/core/geometry/vec';
 import type { Memo } from '@/core/memo';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Face, FaceMark } from '@/core/piece/face';
+import type { FaceMark } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { ShadePlan } from '@/core/shade/shade';
@@ -45,6 +45,7 @@ export interface FacePlan {
   /** Outlines of the head in its own frame: right and up of the picture, mm. */
   readonly front: Outline;
   readonly profile: Outline;
+  readonly above: Outline;
   /** Only one side: a picture in relief. */
   readonly oneSided: boolean;
   readonly measured: readonly Measured[];
@@ -160,6 +161,7 @@ export function planFace(x: FaceInput): FaceStage {
     headHeightMm: head.heightMm,
     front: head.front,
     profile: head.profile,
+    above: head.above,
     oneSided: form.body.board,
     measured,
     nose,

@@ -2,9 +2,9 @@
  * The head by itself: its own frame (origin at the tip of the nose, x to the animal's left, y up, z forward, turned with
  * the head), the part of the skin that is head, and how large it is. Everything of the face is placed and measured here.
  */
-import { buildEdges, type Edges, type Mesh } from '@/core/geometry/mesh';
+import { borderEdges, buildEdges, type Edges, type Mesh } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
-import { add, cross, dot, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { add, dot, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { BodyPart } from '@/core/form/body';
 import { nearestParts, type FormWork } from '@/core/form/form';
 import { pointOf } from '@/core/form/places';
@@ -72,10 +72,33 @@ export interface Head {
   readonly heightMm: number;
   readonly front: Outline;
   readonly profile: Outline;
+  /** From above: right of the picture is the animal's right, up is forward. */
+  readonly above: Outline;
 }
 
 /** On an own base without parts the head is what lies within this share of the length behind the nose. Ours. */
 const SCAN_HEAD = 0.28;
+
+/** So much of the length of the head, behind the nose, its neighbour counts to its outline. Ours. */
+const NECK = 1.25;
+/** And so much of its height below it. Ours. */
+const BELOW = 0.2;
+
+/** From the tip of the nose to the back of the head, and how far down its outline runs on; mm. */
+function headReach(form: FormWork, frame: HeadFrame, core: ReadonlySet<string>, near: Int32Array) {
+  const { positions: p } = form.skin;
+  let deep = 0;
+  let low = Infinity;
+  let high = -Infinity;
+  for (let v = 0; v < near.length; v++) {
+    if (!core.has(form.body.parts[near[v]!]!.part.id)) continue;
+    const q = intoHead(frame, [p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!]);
+    deep = Math.max(deep, -q[2]);
+    low = Math.min(low, q[1]);
+    high = Math.max(high, q[1]);
+  }
+  return { deep, low: low - BELOW * (high - low) };
+}
 
 /** @returns null when the animal has no such part or no skin there */
 export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head | null {
@@ -90,14 +113,17 @@ export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head 
   const n = positions.length / 3;
   const scan = form.body.surface !== null;
   const local = new Float64Array(3 * n);
-  const kind = new Uint8Array(n); // 0 elsewhere, 1 head, 2 what grows out of it
+  const kind = new Uint8Array(n); // 0 elsewhere, 1 head, 2 ears and the neck near it
+  // The outline of the head runs on over what it sits on: so far behind the nose.
+  const reach = headReach(form, frame, core, near);
   for (let v = 0; v < n; v++) {
     const q = intoHead(frame, [positions[3 * v]!, positions[3 * v + 1]!, positions[3 * v + 2]!]);
     local.set(q, 3 * v);
     if (scan) kind[v] = q[2] > -SCAN_HEAD * form.body.lengthMm ? 1 : 0;
     else {
       const p = parts[near[v]!]!;
-      kind[v] = core.has(p.id) ? 1 : p.on !== null && core.has(p.on) && isEar(p) ? 2 : 0;
+      const neck = p.id === part.part.on && p.shape !== 'board' && q[2] > -NECK * reach.deep && q[1] > reach.low;
+      kind[v] = core.has(p.id) ? 1 : (p.on !== null && core.has(p.on) && isEar(p)) || neck ? 2 : 0;
     }
   }
   const index = new Int32Array(n).fill(-1);
@@ -142,9 +168,33 @@ export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head 
     lengthMm: -lo[2]!,
     heightMm: hi[1]! - lo[1]!,
     front: outline(mesh, edges, [0, 0, 1], [0, 1, 0]),
-    profile: outline(mesh, edges, [1, 0, 0], [0, 1, 0]),
+    // A relief never turns away from its viewer: what is seen of the head is where it meets the board.
+    profile: form.body.board ? rim(mesh, edges) : outline(mesh, edges, [1, 0, 0], [0, 1, 0]),
+    above: outline(mesh, edges, [0, 1, 0], [0, 0, 1]),
   };
 }
 
-/** Right and up of a picture seen from a direction. */
-export const rightOf = (from: Vec3, up: Vec3): Vec3 => cross(up, from);
+/** The border of an open surface as lines, seen in profile. */
+function rim(mesh: Mesh, edges: Edges): Outline {
+  const next = new Map<number, number[]>();
+  for (const [a, b] of borderEdges(edges)) {
+    next.set(a, [...(next.get(a) ?? []), b]);
+    next.set(b, [...(next.get(b) ?? []), a]);
+  }
+  const p = mesh.positions;
+  const lines: Float64Array[] = [];
+  const done = new Set<number>();
+  for (const start of next.keys()) {
+    if (done.has(start)) continue;
+    const points: number[] = [];
+    for (let at: number | undefined = start; at !== undefined; at = next.get(at)!.find((v) => !done.has(v))) {
+      done.add(at);
+      points.push(-p[3 * at + 2]!, p[3 * at + 1]!);
+    }
+    points.push(-p[3 * start + 2]!, p[3 * start + 1]!);
+    if (points.length > 16) lines.push(Float64Array.from(points));
+  }
+  const all = lines.flatMap((l) => [...l]);
+  const of = (k: number) => all.filter((_, i) => i % 2 === k);
+  return { lines, min: [Math.min(...of(0)), Math.min(...of(1))], max: [Math.max(...of(0)), Math.max(...of(1))] };
+}

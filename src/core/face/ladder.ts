@@ -3,6 +3,7 @@
  * to felt. Shares of the pupil by species and light are ours.
  */
 import type { Eyes } from '@/core/piece/face';
+import { EYE_SPECS } from './eye-kinds';
 import { catchlight, mirroredLight, type Catchlight } from './catchlight';
 
 /** Smaller than this a dot cannot be felted, mm. Ours. */
@@ -63,6 +64,9 @@ export interface Ladder {
 /** How far eyes that converge turn in, degrees: one thing about four head widths away. Ours. */
 export const CONVERGE_DEG = 7;
 
+/** Width of a lamp's reflection in a bought eye, as a share of it. Ours. */
+const GLASS_LIGHT = 0.16;
+
 /** @param discMm how wide the eye is seen */
 export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'right')[]): Ladder {
   const l = eyes.layers;
@@ -71,6 +75,10 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
   const pupilMm = [pw * irisMm, ph * irisMm] as const;
   const innerMm = l.innerLotId !== null && l.iris !== 'none' ? (irisMm + Math.max(...pupilMm)) / 2 : null;
   const has = l.lights !== 'none';
+  // In glass the lamp itself is seen; nothing is felted.
+  const glass = EYE_SPECS[eyes.kind].made === 'bought';
+  const lightMm = glass ? GLASS_LIGHT * discMm : l.lightMm;
+  const darkMm = glass ? 0 : l.darkLineMm;
   const rung = (id: Rung['id'], name: string, widthMm: number, highMm: number, line = false): Rung => ({
     id,
     name,
@@ -78,18 +86,18 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
     highMm,
     tooSmall: line ? widthMm < FINEST_LINE : Math.min(widthMm, highMm) < SMALLEST_DOT,
   });
-  const second = SECOND_LIGHT * l.lightMm;
+  const second = SECOND_LIGHT * lightMm;
   const rungs: Rung[] = [
     ...(l.rimMm > 0 ? [{ ...rung('rim', 'Rim, a ring', l.rimMm, l.rimMm, true), highMm: discMm }] : []),
     ...(l.iris !== 'none' ? [rung('iris', l.iris === 'ring' ? 'Iris, a ring' : 'Iris, a disc', irisMm, irisMm)] : []),
     ...(innerMm !== null ? [rung('inner', 'Second colour of the iris', innerMm, innerMm)] : []),
     rung('pupil', `Pupil, ${l.pupil}`, pupilMm[0], pupilMm[1]),
-    ...(has ? [rung('light', 'Light', l.lightMm, l.lightMm)] : []),
-    ...(has && l.secondLight ? [rung('second', 'Second light', second, second)] : []),
+    ...(has && !glass ? [rung('light', 'Light', lightMm, lightMm)] : []),
+    ...(has && !glass && l.secondLight ? [rung('second', 'Second light', second, second)] : []),
   ];
   const main = catchlight(l.lampSideDeg, l.lampHeightDeg);
   // The light keeps its dark line to the edge of the eye.
-  const most = (size: number) => Math.max(0, discMm / 2 - l.darkLineMm - size / 2);
+  const most = (size: number) => Math.max(0, discMm / 2 - darkMm - size / 2);
   const put = (c: Catchlight, size: number): SetLight => {
     const wanted = (c.r * discMm) / 2;
     const r = Math.min(wanted, most(size));
@@ -99,7 +107,7 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
   const faces = sides.map((side): EyeFace => {
     // The viewer meets the animal's right eye on the left of the picture.
     const c = side === 'right' && l.lights === 'mirrored' ? mirroredLight(main) : main;
-    const lights = !has ? [] : [put(c, l.lightMm), ...(l.secondLight ? [put(opposite(c), second)] : [])];
+    const lights = !has ? [] : [put(c, lightMm), ...(l.secondLight ? [put(opposite(c), second)] : [])];
     const out = side === 'left' ? 1 : -1;
     const turn = eyes.gazeSideDeg - (eyes.converge ? CONVERGE_DEG : 0);
     const swing = (d: number) => (discMm / 2) * Math.sin((d * Math.PI) / 180);
@@ -112,7 +120,7 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
     innerMm,
     pupilMm,
     eyes: faces,
-    darkLineMm: first ? discMm / 2 - Math.hypot(first.x, first.y) - first.sizeMm / 2 : null,
+    darkLineMm: first && !glass ? discMm / 2 - Math.hypot(first.x, first.y) - first.sizeMm / 2 : null,
   };
 }
 

@@ -5,10 +5,10 @@
 import { add, dot, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { FaceCheck, FaceMark } from '@/core/piece/face';
-import { degrees, mm, say, type Text } from '@/core/text';
+import { degrees, fine, say, type Text } from '@/core/text';
 import type { EyePlace } from './eye-place';
 import { tolerance } from './face-methods';
-import type { Head } from './head';
+import type { HeadFrame } from './head';
 import type { Measured } from './marks';
 import { midline, type Flat, type Midline } from './symmetry';
 
@@ -22,6 +22,12 @@ export interface Unlevel {
   readonly level: boolean;
   /** What to do; null when it is level. */
   readonly move: Text | null;
+}
+
+/** What levelling needs of the head. */
+export interface HeadSize {
+  readonly frame: HeadFrame;
+  readonly widthMm: number;
 }
 
 export interface LevelPlan {
@@ -54,11 +60,11 @@ function judged(
   const sign = leftIsOff ? 1 : -1;
   const moves: Text[] = [];
   if (higherMm !== null && Math.abs(higherMm) > tol) {
-    moves.push(say`${sign * higherMm > 0 ? 'lower' : 'raise'} the ${side} ${NAMES[what]} ${mm(Math.abs(higherMm))}`);
+    moves.push(say`${sign * higherMm > 0 ? 'lower' : 'raise'} the ${side} ${NAMES[what]} ${fine(Math.abs(higherMm))}`);
   }
   if (widerMm !== null && Math.abs(widerMm) > tol) {
     moves.push(
-      say`set the ${side} ${NAMES[what]} ${mm(Math.abs(widerMm))} ${sign * widerMm > 0 ? 'further in' : 'further out'}`,
+      say`set the ${side} ${NAMES[what]} ${fine(Math.abs(widerMm))} ${sign * widerMm > 0 ? 'further in' : 'further out'}`,
     );
   }
   if (slantDeg !== null && Math.abs(slantDeg) > SLANT_TOLERANCE) {
@@ -157,7 +163,7 @@ function ofCallipers(
   check: Extract<FaceCheck, { kind: 'callipers' }>,
   planned: readonly Measured[],
   eyes: readonly EyePlace[],
-  head: Head,
+  head: HeadSize,
   tol: Figure,
 ): LevelPlan {
   const plan = new Map(planned.map((m) => [m.mark, m.at]));
@@ -209,7 +215,7 @@ function ofCallipers(
         level,
         move: level
           ? null
-          : say`bring the ${leftIsOff ? 'left' : 'right'} ${NAMES[what]} ${mm(Math.abs(worst.d))} ${worst.d > 0 === leftIsOff ? 'nearer to' : 'further from'} the ${worst.r.from}`,
+          : say`bring the ${leftIsOff ? 'left' : 'right'} ${NAMES[what]} ${fine(Math.abs(worst.d))} ${worst.d > 0 === leftIsOff ? 'nearer to' : 'further from'} the ${worst.r.from}`,
       },
     ];
   });
@@ -230,7 +236,7 @@ export function levelOf(
   check: FaceCheck,
   planned: readonly Measured[],
   eyes: readonly EyePlace[],
-  head: Head,
+  head: HeadSize,
 ): LevelPlan {
   const tol = figure(tolerance, { head: head.widthMm });
   return check.kind === 'photograph' ? ofPhotograph(check, planned, tol) : ofCallipers(check, planned, eyes, head, tol);

@@ -20,6 +20,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { PhotoColour } from '@/ui/shade/PhotoColour';
 import { LockFields } from './LockFields';
 import { MottleFields } from './MottleFields';
+import { StockEyes, Threads } from './EyesAndThread';
 import { Wires } from './Wires';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
@@ -129,6 +130,8 @@ export function CupboardScreen() {
             )}
             <Needles needles={cupboard.needles} />
             <Wires wires={cupboard.wires} />
+            <StockEyes eyes={cupboard.eyes} />
+            <Threads threads={cupboard.threads} />
           </Box>
           {lot && <LotForm key={lot.id} lot={lot} />}
         </Box>

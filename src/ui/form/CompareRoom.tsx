@@ -13,28 +13,13 @@ import { FileButton } from '@/ui/parts/FileButton';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
+import { aspectOf, LARGEST_PICTURE } from '@/ui/parts/picture-size';
 import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useCompared, useReference } from './Compared';
 
 const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
-const LARGEST = 40 * 1024 * 1024;
-
-/** Width over height of a picture. @throws when the browser cannot read it */
-async function aspectOf(file: Blob): Promise<number> {
-  const url = URL.createObjectURL(file);
-  try {
-    const img = new Image();
-    img.src = url;
-    await img.decode();
-    if (img.naturalWidth < 2 || img.naturalHeight < 2) throw new Error('empty');
-    return img.naturalWidth / img.naturalHeight;
-  } finally {
-    URL.revokeObjectURL(url);
-  }
-}
-
 export function changeReference(id: string, recipe: (r: Reference) => void): void {
   editPiece((d) => {
     const r = d.references.find((x) => x.id === id);
@@ -48,7 +33,7 @@ export function ReferenceList() {
   const chosen = useReference();
   if (!piece) return null;
   const take = async (file: File) => {
-    if (file.size > LARGEST) return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
+    if (file.size > LARGEST_PICTURE) return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
     let aspect: number;
     try {
       aspect = await aspectOf(file);

@@ -2,6 +2,7 @@
 /** The screen of one stage, in a boundary of its own. */
 import { BenchStage } from '@/ui/bench/BenchStage';
 import { CoatStage } from '@/ui/coat/CoatStage';
+import { FaceStage } from '@/ui/face/FaceStage';
 import { FormStage } from '@/ui/form/FormStage';
 import { LogStage } from '@/ui/log/LogStage';
 import { ShadeStage } from '@/ui/shade/ShadeStage';
@@ -13,6 +14,7 @@ const SCREENS = {
   form: FormStage,
   coat: CoatStage,
   shade: ShadeStage,
+  face: FaceStage,
   order: OrderStage,
   bench: BenchStage,
   log: LogStage,

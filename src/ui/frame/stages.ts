@@ -5,6 +5,7 @@ export const STAGES = [
   { path: 'form', name: 'Form', findings: ['form'] },
   { path: 'coat', name: 'Coat', findings: ['coat', 'stock'] },
   { path: 'shade', name: 'Shade', findings: ['shade'] },
+  { path: 'face', name: 'Face', findings: ['face'] },
   { path: 'order', name: 'Order', findings: ['order'] },
   { path: 'bench', name: 'Bench', findings: [] },
   { path: 'log', name: 'Log', findings: ['log'] },

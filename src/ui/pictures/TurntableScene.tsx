@@ -10,6 +10,7 @@ import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
+import { FaceOnAnimal } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, MARK, surface, useFreed } from './turntable-geometry';
@@ -54,12 +55,23 @@ export function TurntableScene(p: SceneProps) {
 }
 
 /** Puts the camera where the view says and the light over its shoulder. */
-function Rig({ view, perMm, plan }: { view: View; perMm: number; plan: Plan }) {
+export function Rig({
+  view,
+  perMm,
+  plan,
+  at,
+}: {
+  view: Pick<View, 'yaw' | 'pitch'>;
+  perMm: number;
+  plan: Plan;
+  /** What it looks at; the middle of the animal without. */
+  at?: readonly [number, number, number];
+}) {
   const { invalidate, scene, get } = useThree();
   const light = useMemo(() => new THREE.DirectionalLight('#ffffff', 1.9), []);
   const centre = useMemo(() => {
-    return new THREE.Vector3(...centreOf(plan.form.skin.positions));
-  }, [plan.form.skin]);
+    return new THREE.Vector3(...(at ?? centreOf(plan.form.skin.positions)));
+  }, [plan.form.skin, at]);
   useEffect(() => {
     scene.add(light, light.target);
     return () => {
@@ -115,6 +127,7 @@ function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps)
             />
           ),
       )}
+      {!draft && view.inside === 'finished' && <FaceOnAnimal plan={plan} />}
       {view.overlay === 'fur' && view.inside === 'finished' && !draft && (
         <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} trimStep={view.trimStep} />
       )}
@@ -133,7 +146,7 @@ const TURNING = 0.35;
 /** How long after the last turn all of them are drawn again, ms. */
 const REST_MS = 220;
 
-function Fur({ plan, most, trimStep }: { plan: Plan; most: number; trimStep: number | null }) {
+export function Fur({ plan, most, trimStep }: { plan: Plan; most: number; trimStep: number | null }) {
   const [fur, setFur] = useState<Strands | null>(null);
   useEffect(() => {
     let gone = false;

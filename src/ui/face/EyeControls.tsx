@@ -1,0 +1,256 @@
+'use client';
+/** The eyes on the chart: kind, size against life, where they look, what the cupboard has. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { styleOf } from '@/core/face/eyes';
+import { mirrorPlace } from '@/core/form/places';
+import { EYE_KINDS, eyesSchema, type Eyes } from '@/core/piece/face';
+import { setView, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { editFace, useFace } from './face-store';
+import { FaceField } from './FaceField';
+
+const B = eyesSchema.shape;
+
+export const editEyes = (recipe: (e: Eyes) => void): void => editFace((f) => recipe(f.eyes));
+
+export function EyeControls() {
+  const f = useFace();
+  const { q } = useUnits();
+  if (!f) return null;
+  const { face, plan, mine } = f;
+  const { eyes } = face;
+  const spec = EYE_SPECS[eyes.kind];
+  const life = plan?.eyes.lifeMm ?? null;
+  return (
+    <Box role="group" aria-label="Eyes">
+      <PickField
+        label="Kind"
+        value={eyes.kind}
+        options={EYE_KINDS.map((k) => ({ value: k, says: EYE_SPECS[k].title }))}
+        disabled={!mine}
+        onChange={(v) => editEyes((e) => void (e.kind = v as Eyes['kind']))}
+      />
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
+        Good for {spec.goodFor}; costs: {spec.costs}.
+      </Box>
+      <FaceField
+        label="Size"
+        value={eyes.sizeMm}
+        bounds={B.sizeMm}
+        slide={[0.8, 20, 0.1]}
+        disabled={!mine}
+        onChange={(v) => editEyes((e) => void (e.sizeMm = v))}
+      />
+      <LifeField />
+      {life !== null && <StyleScale life={life} size={eyes.sizeMm} />}
+      {spec.made === 'bought' && <StockList />}
+      <ChoiceRow
+        label="Which way such an animal looks"
+        options={[
+          { value: 'forward', says: 'looks forward' },
+          { value: 'sideways', says: 'looks sideways' },
+        ]}
+        value={eyes.sees}
+        disabled={!mine}
+        onChange={(v) => editEyes((e) => void (e.sees = v))}
+      />
+      <FaceField
+        label="Turned forward"
+        kind="angle"
+        value={eyes.forwardDeg}
+        bounds={B.forwardDeg}
+        slide={[-45, 45, 1]}
+        disabled={!mine}
+        onChange={(v) => editEyes((e) => void (e.forwardDeg = v))}
+      />
+      <FaceField
+        label="Outer corner up"
+        kind="angle"
+        value={eyes.slantDeg}
+        bounds={B.slantDeg}
+        slide={[-40, 40, 1]}
+        disabled={!mine}
+        onChange={(v) => editEyes((e) => void (e.slantDeg = v))}
+      />
+      {plan && !plan.oneSided && (
+        <CheckField
+          label="Right eye mirrors the left"
+          value={eyes.other === null}
+          disabled={!mine}
+          onChange={(v) => editEyes((e) => void (e.other = v ? null : mirrorPlace(e.at)))}
+        />
+      )}
+      {plan && (
+        <Box sx={{ fontSize: 13, mt: 0.5 }}>
+          Looks {q({ kind: 'angle', value: plan.eyes.places[0]?.sideDeg ?? 0 })} to the side; from the front{' '}
+          {plan.eyes.frontShare.map((s) => q({ kind: 'share', value: s })).join(' and ')} of its disc is seen. Leave{' '}
+          {q({ kind: 'fine', value: plan.clearMm })} clear of fur round its middle.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Width of the eye in life: typed, or from a photograph on which eye and head are pinned. */
+function LifeField() {
+  const f = useFace()!;
+  const scale = useDesk((s) => s.plan?.form.scale.value ?? 1);
+  const { q } = useUnits();
+  const { face, plan, mine } = f;
+  const photo = face.photos.find(
+    (p) => p.of === 'animal' && ['edge-a', 'edge-b', 'head-a', 'head-b'].every((m) => p.pins.some((x) => x.mark === m)),
+  );
+  const fromPhoto = (() => {
+    if (!photo || !plan) return null;
+    const at = (m: string) => photo.pins.find((p) => p.mark === m)!.at;
+    const span = (a: string, b: string) => Math.hypot(at(a)[0] - at(b)[0], (at(a)[1] - at(b)[1]) / photo.aspect);
+    const head = span('head-a', 'head-b');
+    if (head < 1e-4) return null;
+    return plan.headWidthMm * (span('edge-a', 'edge-b') / head) * scale;
+  })();
+  const { lifeMm } = face.eyes;
+  return (
+    <>
+      {lifeMm === null ? (
+        <Box
+          sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', minHeight: 38, fontSize: 13 }}
+        >
+          Width in life not known
+          <Button
+            disabled={!mine}
+            onClick={() => editEyes((e) => void (e.lifeMm = Math.round(10 * e.sizeMm * scale) / 10))}
+          >
+            Enter it
+          </Button>
+        </Box>
+      ) : (
+        <MeasureField
+          label="Width in life"
+          kind="fine"
+          value={lifeMm}
+          min={0.5}
+          max={120}
+          disabled={!mine}
+          onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
+        />
+      )}
+      {fromPhoto !== null && (
+        <Button
+          disabled={!mine}
+          onClick={() =>
+            editEyes((e) => void (e.lifeMm = Math.max(0.5, Math.min(120, Math.round(10 * fromPhoto) / 10))))
+          }
+        >
+          Take {q({ kind: 'fine', value: fromPhoto })} from {photo!.name}
+        </Button>
+      )}
+    </>
+  );
+}
+
+const FROM = 0.7;
+const TO = 1.8;
+
+/** Where this piece stands between life-like and cute. */
+function StyleScale({ life, size }: { life: number; size: number }) {
+  const at = (f: number) => (100 * (Math.max(FROM, Math.min(TO, f)) - FROM)) / (TO - FROM);
+  const factor = size / life;
+  const bands = [
+    [FROM, 0.9, 'smaller'],
+    [0.9, 1.15, 'life-like'],
+    [1.15, 1.4, 'softened'],
+    [1.4, TO, 'cute'],
+  ] as const;
+  return (
+    <Box
+      role="img"
+      aria-label={`The eye is ${factor.toFixed(2)} times life size: ${styleOf(factor)}`}
+      sx={{ position: 'relative', height: 44, my: 0.5, fontSize: 13 }}
+    >
+      {bands.map(([a, b, name], i) => (
+        <Box
+          key={name}
+          sx={{
+            position: 'absolute',
+            left: `${at(a)}%`,
+            width: `${at(b) - at(a)}%`,
+            top: 14,
+            height: 28,
+            borderTop: 2,
+            borderLeft: i === 0 ? 0 : 1,
+            borderColor: 'text.secondary',
+            textAlign: 'center',
+            pt: 0.5,
+          }}
+        >
+          {name}
+        </Box>
+      ))}
+      <Box
+        sx={{
+          position: 'absolute',
+          left: `${at(factor)}%`,
+          top: 0,
+          ml: '-7px',
+          lineHeight: 1,
+          color: 'primary.main',
+          fontSize: 15,
+        }}
+      >
+        ▼
+      </Box>
+    </Box>
+  );
+}
+
+/** Eyes of the cupboard that fit this kind, nearest to life first. */
+function StockList() {
+  const { face, plan, mine } = useFace()!;
+  const { q } = useUnits();
+  const sizes = plan?.eyes.sizes ?? [];
+  if (sizes.length === 0) {
+    return (
+      <Box sx={{ fontSize: 13, my: 0.5 }}>
+        The cupboard has no {face.eyes.kind === 'stem' ? 'eyes on a stem' : 'beads'} yet. Enter them under Cupboard.
+      </Box>
+    );
+  }
+  return (
+    <Box component="ul" aria-label="Eyes at hand" sx={{ listStyle: 'none', p: 0, my: 0.5 }}>
+      {sizes.map((s) => {
+        const on = s.eye.id === face.eyes.stockId;
+        return (
+          <Box component="li" key={s.eye.id} sx={{ mb: 0.5 }}>
+            <Button
+              variant={on ? 'contained' : 'outlined'}
+              aria-pressed={on}
+              disabled={!mine}
+              sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left' }}
+              onClick={() => {
+                editEyes((e) => {
+                  e.stockId = s.eye.id;
+                  e.sizeMm = s.eye.diameterMm;
+                  if (s.eye.kind === 'stem') e.stem.thickMm = s.eye.stemThickMm;
+                });
+                setView({ feature: 'eyes' });
+              }}
+            >
+              <span>{s.eye.name}</span>
+              <span>
+                {q({ kind: 'fine', value: s.eye.diameterMm })}
+                {s.style ? `, ${s.style}` : ''}
+                {s.enough ? '' : `, only ${s.eye.count}`}
+              </span>
+            </Button>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

@@ -1,0 +1,196 @@
+'use client';
+/** Both eyes square on: large to judge by, and beside them at life size. The lamp is dragged, or moved by arrows. */
+import Box from '@mui/material/Box';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { EyeShape } from '@/core/face/eye-drawing';
+import { beginDrag, endGesture } from '@/desk/store';
+import { editEyes } from './EyeControls';
+import { useEyeDrawing, useFace } from './face-store';
+
+/** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
+const PX_PER_MM = 96 / 25.4;
+
+export function EyePicture() {
+  const f = useFace();
+  const drawing = useEyeDrawing();
+  const box = useRef<HTMLDivElement>(null);
+  const [wide, setWide] = useState(600);
+  useEffect(() => {
+    const el = box.current;
+    if (!el) return;
+    const watch = new ResizeObserver(([e]) => setWide(e!.contentRect.width));
+    watch.observe(el);
+    return () => watch.disconnect();
+  }, []);
+  const plan = f?.plan;
+  return (
+    <Box
+      ref={box}
+      sx={{
+        position: 'relative',
+        flex: 1,
+        minHeight: 0,
+        bgcolor: plan?.eyes.around?.hex ?? 'desk.stage',
+        display: 'flex',
+        alignItems: 'center',
+        justifyContent: 'center',
+        gap: 5,
+        overflow: 'hidden',
+      }}
+    >
+      {f && plan && drawing && (
+        <>
+          {[...drawing.eyes].reverse().map((shapes, i, all) => {
+            // The animal's right eye is met on the left.
+            const side = all.length === 1 || i === 1 ? 'left' : 'right';
+            const view = plan.eyes.discMm * 1.25;
+            const px = Math.min((wide - 120) / all.length, 300);
+            return (
+              <svg
+                key={side}
+                width={px}
+                height={px}
+                viewBox={`${-view / 2} ${-view / 2} ${view} ${view}`}
+                role="img"
+                aria-label={`${all.length === 1 ? 'The eye' : side === 'left' ? 'Left eye' : 'Right eye'}, square on`}
+              >
+                <EyeShapes shapes={shapes} />
+              </svg>
+            );
+          })}
+          <Box
+            sx={{
+              position: 'absolute',
+              right: 12,
+              top: 10,
+              bgcolor: 'background.paper',
+              border: 1,
+              borderColor: 'divider',
+              borderRadius: '3px',
+              p: 1,
+              fontSize: 13,
+            }}
+          >
+            life size
+            <Box
+              sx={{
+                display: 'flex',
+                gap: 1,
+                mt: 0.5,
+                bgcolor: plan.eyes.around?.hex ?? 'desk.stage',
+                p: 0.75,
+                justifyContent: 'center',
+              }}
+            >
+              {[...drawing.eyes].reverse().map((shapes, i) => {
+                const view = plan.eyes.discMm * 1.1;
+                return (
+                  <svg
+                    key={i}
+                    width={view * PX_PER_MM}
+                    height={view * PX_PER_MM}
+                    viewBox={`${-view / 2} ${-view / 2} ${view} ${view}`}
+                    aria-hidden
+                  >
+                    <EyeShapes shapes={shapes} />
+                  </svg>
+                );
+              })}
+            </Box>
+          </Box>
+          {f.face.eyes.layers.lights !== 'none' && f.face.eyes.kind !== 'closed' && <Lamp />}
+        </>
+      )}
+    </Box>
+  );
+}
+
+export function EyeShapes({ shapes }: { shapes: readonly EyeShape[] }) {
+  return (
+    <>
+      {shapes.map((s, i) => (
+        <polygon key={i} points={s.ring.map(([x, y]) => `${x},${-y}`).join(' ')} fill={s.hex} />
+      ))}
+    </>
+  );
+}
+
+const PAD = 132;
+const step = (x: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, Math.round(x)));
+
+/** The lamp on a little map: to the left or right of the viewer, and how high. */
+function Lamp() {
+  const f = useFace()!;
+  const { lampSideDeg: side, lampHeightDeg: high } = f.face.eyes.layers;
+  const pad = useRef<SVGSVGElement>(null);
+  const put = (s: number, h: number) =>
+    editEyes((e) => {
+      e.layers.lampSideDeg = step(s, -90, 90);
+      e.layers.lampHeightDeg = step(h, -30, 90);
+    });
+  const x = ((side + 90) / 180) * PAD;
+  const y = ((90 - high) / 120) * 88;
+  return (
+    <Box
+      sx={{
+        position: 'absolute',
+        left: 12,
+        top: 10,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: '3px',
+        p: 1,
+        fontSize: 13,
+      }}
+    >
+      lamp, as you stand in front
+      <svg
+        ref={pad}
+        width={PAD}
+        height={88}
+        style={{ display: 'block', marginTop: 4, touchAction: 'none' }}
+        onPointerMove={(e: PointerEvent) => {
+          if (e.buttons === 0 || !f.mine || !pad.current?.hasPointerCapture(e.pointerId)) return;
+          const r = pad.current.getBoundingClientRect();
+          beginDrag();
+          put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
+        }}
+        onPointerDown={(e: PointerEvent) => {
+          if (!f.mine) return;
+          pad.current?.setPointerCapture(e.pointerId);
+          const r = pad.current!.getBoundingClientRect();
+          put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
+        }}
+        onPointerUp={() => endGesture()}
+      >
+        <rect x={0.5} y={0.5} width={PAD - 1} height={87} fill="none" stroke="currentColor" opacity={0.5} />
+        <path
+          d={`M${PAD / 2} 0V88M0 ${(90 / 120) * 88}H${PAD}`}
+          stroke="currentColor"
+          opacity={0.3}
+          strokeDasharray="3 3"
+        />
+        <g
+          tabIndex={f.mine ? 0 : -1}
+          role="slider"
+          aria-label="Lamp"
+          aria-valuenow={side}
+          aria-valuemin={-90}
+          aria-valuemax={90}
+          aria-valuetext={`${Math.abs(side)}° to the ${side < 0 ? 'left' : 'right'}, ${high}° high`}
+          onKeyDown={(e: KeyboardEvent) => {
+            const d = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }[e.key];
+            if (!d || !f.mine) return;
+            e.preventDefault();
+            e.stopPropagation();
+            put(side + d[0]!, high + d[1]!);
+          }}
+        >
+          <circle cx={x} cy={y} r={12} fill="transparent" />
+          <circle cx={x} cy={y} r={6} fill="#f6f6f4" stroke="#1f4b73" strokeWidth={2} />
+        </g>
+      </svg>
+    </Box>
+  );
+}

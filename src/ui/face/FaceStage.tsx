@@ -1,0 +1,347 @@
+'use client';
+/**
+ * Face: features on the left, front and profile of the head on one scale in the middle with three pictures of it below; on
+ * the right the answer, what needs a decision and the controls, by room.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { beginFace } from '@/core/face/begin-face';
+import { EYE_SPECS } from '@/core/face/eye-kinds';
+import type { Finding } from '@/core/stage';
+import { changePiece, say, setView, useDesk } from '@/desk/store';
+import { FACE_ROOMS, type FaceRoom } from '@/desk/view';
+import { RoomBar } from '@/ui/frame/RoomBar';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { UnderPicture } from '@/ui/frame/UnderPicture';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { useUnits } from '@/ui/parts/useUnits';
+import { Turntable } from '@/ui/pictures/Turntable';
+import {
+  BrowControls,
+  EarControls,
+  MouthControls,
+  NoseControls,
+  useWhiskers,
+  WhiskerControls,
+} from './FeatureControls';
+import { EyeControls } from './EyeControls';
+import { EyePicture } from './EyePicture';
+import { EyeRoom } from './EyeRoom';
+import { FaceChart } from './FaceChart';
+import { useFace } from './face-store';
+import { FeatureList } from './FeatureList';
+import { HeadViews } from './HeadViews';
+import { LevelHistory, LevelRoom } from './LevelRoom';
+import { LevelPicture } from './LevelPicture';
+import { MeasureTable } from './MeasureTable';
+import { PhotoList, usePhoto } from './PhotoList';
+import { PhotoPins, PinControls } from './PhotoPins';
+import { SetRoom } from './SetRoom';
+import { HoleGauge, SettingPicture } from './SettingPicture';
+import { SizesCompared } from './SizesCompared';
+
+const WORDS: Record<FaceRoom, string> = {
+  chart: 'Chart',
+  eye: 'Eye builder',
+  set: 'Setting',
+  level: 'Is it level?',
+};
+
+const SETTING = /^face-(stems|eye-(sunk|bulges|hidden|stock|count|differs))/;
+const LAYERS = /^face-(small-(?!part)|dark|eye-lost)/;
+
+/** Which room a finding is answered in. */
+const roomOf = (f: Finding): FaceRoom =>
+  f.id.startsWith('face-level') ? 'level' : SETTING.test(f.id) ? 'set' : LAYERS.test(f.id) ? 'eye' : 'chart';
+
+export function FaceStage() {
+  const f = useFace();
+  const room = useDesk((s) => s.view.faceRoom);
+  const all = useDesk((s) => s.plan?.findings);
+  if (!f) return <Begin />;
+  const findings = (all ?? []).filter((x) => x.stage === 'face');
+  const of = (r: FaceRoom) => findings.filter((x) => roomOf(x) === r);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <RoomBar
+        label="Rooms of the face"
+        rooms={FACE_ROOMS.map((r) => ({
+          room: r,
+          says: WORDS[r],
+          findings: of(r).filter((x) => x.severity !== 'note'),
+        }))}
+        open={room}
+        onOpen={(r) =>
+          setView({
+            faceRoom: r,
+            pinning: false,
+            faceMark: null,
+            ...(r === 'level' ? {} : { feature: r === 'chart' ? 'eyes' : 'eyes' }),
+          })
+        }
+      />
+      {room === 'chart' && <ChartRoom findings={of('chart')} />}
+      {room === 'eye' && (
+        <ThreeColumns
+          left={<FeatureList />}
+          middle={
+            <>
+              <EyePicture />
+              <UnderPicture label="Sizes of the eye compared">
+                <SizesCompared />
+              </UnderPicture>
+            </>
+          }
+          right={
+            <>
+              <Typography variant="h2">Eye builder</Typography>
+              {of('eye').map((x) => (
+                <FindingCard key={x.id} finding={x} />
+              ))}
+              <EyeRoom />
+            </>
+          }
+        />
+      )}
+      {room === 'set' && (
+        <ThreeColumns
+          left={<FeatureList />}
+          middle={
+            <>
+              <SettingPicture />
+              <UnderPicture label="Hole angles">
+                <HoleGauge />
+              </UnderPicture>
+            </>
+          }
+          right={
+            <>
+              <Typography variant="h2">{EYE_SPECS[f.face.eyes.kind].title}</Typography>
+              {of('set').map((x) => (
+                <FindingCard key={x.id} finding={x} />
+              ))}
+              <SetRoom />
+            </>
+          }
+        />
+      )}
+      {room === 'level' && (
+        <ThreeColumns
+          left={<PhotoList of="piece" />}
+          middle={
+            <>
+              <LevelPicture />
+              <UnderPicture label="Measures taken">
+                <LevelHistory />
+              </UnderPicture>
+            </>
+          }
+          right={
+            <>
+              <Typography variant="h2">Is it level?</Typography>
+              <LevelRoom />
+            </>
+          }
+        />
+      )}
+    </Box>
+  );
+}
+
+function ChartRoom({ findings }: { findings: readonly Finding[] }) {
+  const { face, plan, mine } = useFace()!;
+  const feature = useDesk((s) => s.view.feature);
+  const pinning = useDesk((s) => s.view.pinning);
+  const photo = usePhoto('animal');
+  const whiskers = useWhiskers();
+  const { q } = useUnits();
+  const mm = (value: number) => q({ kind: 'fine', value });
+  const own = findings.filter(
+    (x) => x.about === feature && (feature !== 'whiskers' || !whiskers || x.id.endsWith(`-${whiskers.id}`)),
+  );
+  const rest = findings.filter((x) => x.about === null);
+  const pins = pinning && photo !== null;
+  return (
+    <ThreeColumns
+      left={<FeatureList />}
+      middle={
+        <>
+          {pins ? <PhotoPins photo={photo} /> : <FaceChart />}
+          <UnderPicture label="The head from three sides">
+            <HeadViews />
+          </UnderPicture>
+        </>
+      }
+      right={
+        <>
+          {photo && (
+            <Box sx={{ mb: 1 }}>
+              <Button
+                variant={pins ? 'contained' : 'outlined'}
+                aria-pressed={pins}
+                onClick={() => setView({ pinning: !pins, faceMark: null })}
+              >
+                {pins ? 'Back to the chart' : `Pin landmarks on ${photo.name}`}
+              </Button>
+            </Box>
+          )}
+          {pins ? (
+            <>
+              <Typography variant="h2">{photo.name}</Typography>
+              <PinControls photo={photo} />
+            </>
+          ) : (
+            <>
+              <Typography variant="h2">
+                {feature === 'whiskers'
+                  ? (whiskers?.name ?? 'Whiskers')
+                  : feature === 'nose' && face.nose.kind === 'beak'
+                    ? 'Beak'
+                    : `${feature[0]!.toUpperCase()}${feature.slice(1)}`}
+              </Typography>
+              {plan && (
+                <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+                  <Answer />
+                </Typography>
+              )}
+              {[...rest, ...own].map((x) => (
+                <FindingCard key={x.id} finding={x} />
+              ))}
+              {feature === 'nose' && <NoseControls face={face} mine={mine} />}
+              {feature === 'mouth' && <MouthControls face={face} mine={mine} />}
+              {feature === 'eyes' && <EyeControls />}
+              {feature === 'ears' && <EarControls face={face} mine={mine} />}
+              {feature === 'brows' &&
+                (face.brows ? (
+                  <BrowControls face={face} mine={mine} />
+                ) : (
+                  <Box sx={{ fontSize: 13 }}>No brows yet. Add them on the left.</Box>
+                ))}
+              {feature === 'whiskers' && <WhiskerControls mine={mine} />}
+              <MeasureTable />
+              {plan && (
+                <Box sx={{ fontSize: 13 }}>
+                  Head {mm(plan.headWidthMm)} wide, {mm(plan.headHeightMm)} high, {mm(plan.headLengthMm)} from the nose
+                  to the back.
+                </Box>
+              )}
+              <Button
+                disabled={!mine}
+                sx={{ mt: 1.5 }}
+                onClick={() => {
+                  changePiece((p) => ({ ...p, face: null }));
+                  say('The face is taken away. Undo brings it back.');
+                }}
+              >
+                Take the face away
+              </Button>
+            </>
+          )}
+        </>
+      }
+    />
+  );
+}
+
+/** The answer for the feature in hand, in one sentence with figures. */
+function Answer() {
+  const { face, plan } = useFace()!;
+  const feature = useDesk((s) => s.view.feature);
+  const whiskers = useWhiskers();
+  const { q } = useUnits();
+  if (!plan) return null;
+  const mm = (value: number) => <b>{q({ kind: 'fine', value })}</b>;
+  const at = (mark: string) => plan.measured.find((m) => m.mark === mark);
+  const eye = at('eye-left');
+  if (feature === 'nose') {
+    return (
+      <>
+        {mm(face.nose.widthMm)} wide, {mm(face.nose.highMm)} high, {mm(face.nose.philtrumMm)} left under it for the
+        mouth.
+      </>
+    );
+  }
+  if (feature === 'mouth') {
+    const corner = at('mouth-left');
+    return corner ? (
+      <>
+        From the middle {mm(face.mouth.sideMm)} to each side over the skin; the corner {mm(corner.noseStraightMm)} from
+        the nose by callipers.
+      </>
+    ) : (
+      <>No mouth is felted.</>
+    );
+  }
+  if (feature === 'ears') {
+    const ear = at('ear-left');
+    return ear ? (
+      <>
+        {mm(ear.noseStraightMm)} from the nose by callipers, {mm(ear.noseOverMm)} by thread
+        {ear.twinStraightMm !== null && <>; {mm(ear.twinStraightMm)} between them</>}.
+      </>
+    ) : (
+      <>No ear is drawn on this animal.</>
+    );
+  }
+  if (feature === 'whiskers') {
+    const w = plan.whiskers.find((x) => x.id === whiskers?.id);
+    return w ? (
+      <>
+        <b>{w.ways.length}</b> threads, together <b>{q({ kind: 'rowLength', value: w.need.value })}</b>, about{' '}
+        <b>{q({ kind: 'time', value: w.minutes })}</b>.
+      </>
+    ) : (
+      <>No whiskers yet.</>
+    );
+  }
+  if (feature === 'brows' && face.brows) {
+    return (
+      <>
+        {mm(face.brows.lengthMm)} long, {mm(face.brows.aboveMm)} above the eye. It looks <b>{plan.eyes.look.says}</b>.
+      </>
+    );
+  }
+  return eye ? (
+    <>
+      {mm(face.eyes.sizeMm)} across, {mm(eye.noseStraightMm)} from the nose by callipers, {mm(eye.noseOverMm)} by thread
+      {eye.twinStraightMm !== null && <>; {mm(eye.twinStraightMm)} between the two</>}.
+    </>
+  ) : null;
+}
+
+/** Before there is a face: the animal, and one press to begin. */
+function Begin() {
+  const piece = useDesk((s) => s.piece);
+  const mine = useDesk((s) => s.mine);
+  return (
+    <ThreeColumns
+      left={<Box sx={{ p: 2, fontSize: 13 }}>Nose, mouth, eyes, ears, brows and whiskers appear here.</Box>}
+      middle={<Turntable />}
+      right={
+        <>
+          <Typography variant="h2">Face</Typography>
+          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            No face yet.
+          </Typography>
+          <Typography sx={{ fontSize: 13, mb: 1.5 }}>
+            It begins with nose, mouth and eyes where the head has them, in proportions that suit its size. Then every
+            feature is moved on the chart, sized, checked and printed to be transferred with pins and callipers.
+          </Typography>
+          <Button
+            variant="contained"
+            disabled={!mine || !piece}
+            onClick={() => {
+              const face = piece && beginFace(piece);
+              if (!face) return say('This animal has no part a face could sit on.');
+              changePiece((p) => ({ ...p, face }));
+              setView({ faceRoom: 'chart', feature: 'eyes' });
+            }}
+          >
+            Begin the face
+          </Button>
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,121 @@
+'use client';
+/** The features of the face as tickets, with what is decided of each, and what can be added. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { beginBrows, beginWhiskers } from '@/core/face/begin-face';
+import { EYE_SPECS } from '@/core/face/eye-kinds';
+import type { WhiskerSet } from '@/core/piece/face';
+import { changePiece, setView, useDesk } from '@/desk/store';
+import type { FaceFeature } from '@/desk/view';
+import { OpenMark } from '@/ui/parts/OpenMark';
+import { Ticket } from '@/ui/parts/Ticket';
+import { useUnits } from '@/ui/parts/useUnits';
+import { freeId } from '@/core/shade/layer-findings';
+import { useFace } from './face-store';
+import { PhotoList } from './PhotoList';
+
+export function FeatureList() {
+  const f = useFace();
+  const selected = useDesk((s) => s.view.feature);
+  const whiskersId = useDesk((s) => s.view.whiskersId);
+  const findings = useDesk((s) => s.plan?.findings) ?? [];
+  const { q } = useUnits();
+  if (!f) return null;
+  const { face, plan, mine } = f;
+  const mm = (value: number) => q({ kind: 'fine', value });
+  const rows: { feature: FaceFeature; name: string; words: string }[] = [
+    {
+      feature: 'nose',
+      name: face.nose.kind === 'beak' ? 'Beak' : 'Nose',
+      words: `${face.nose.kind}, ${mm(face.nose.widthMm)}`,
+    },
+    {
+      feature: 'mouth',
+      name: 'Mouth',
+      words: face.mouth.kind === 'none' ? 'none' : `${face.mouth.kind}, ${mm(face.mouth.sideMm)} each side`,
+    },
+    {
+      feature: 'eyes',
+      name: plan?.oneSided ? 'Eye' : 'Eyes',
+      words: `${EYE_SPECS[face.eyes.kind].title.toLowerCase()}, ${mm(face.eyes.sizeMm)}${plan?.eyes.style ? `, ${plan.eyes.style}` : ''}`,
+    },
+    {
+      feature: 'ears',
+      name: 'Ears',
+      words: plan?.ears ? `${face.ears.when}, seat ${mm(plan.ears.acrossMm)}` : 'no ear is drawn',
+    },
+    ...(face.brows ? [{ feature: 'brows' as const, name: 'Brows', words: mm(face.brows.lengthMm) }] : []),
+  ];
+  const add = (kind: WhiskerSet['kind']) => {
+    let id = '';
+    changePiece((p) => {
+      if (!p.face) return p;
+      id = freeId(p.face.whiskers, kind === 'whiskers' ? 'whiskers' : 'brow-whiskers');
+      return { ...p, face: { ...p.face, whiskers: [...p.face.whiskers, beginWhiskers(p, p.face, kind, id)] } };
+    });
+    setView({ feature: 'whiskers', whiskersId: id });
+  };
+  return (
+    <Box>
+      <Box component="ul" aria-label="Features" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
+        {rows.map((r) => (
+          <li key={r.feature}>
+            <Ticket on={selected === r.feature} onClick={() => setView({ feature: r.feature })} columns="1fr">
+              <span>
+                <b>{r.name}</b>
+                <OpenMark findings={findings.filter((x) => x.stage === 'face' && x.about === r.feature)} />
+                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+                  {r.words}
+                </Box>
+              </span>
+            </Ticket>
+          </li>
+        ))}
+        {face.whiskers.map((w, i) => (
+          <li key={w.id}>
+            <Ticket
+              on={
+                selected === 'whiskers' &&
+                (whiskersId === w.id || (i === 0 && !face.whiskers.some((x) => x.id === whiskersId)))
+              }
+              onClick={() => setView({ feature: 'whiskers', whiskersId: w.id })}
+              columns="1fr"
+            >
+              <span>
+                <b>{w.name}</b>
+                <OpenMark
+                  findings={findings.filter(
+                    (x) => x.stage === 'face' && x.about === 'whiskers' && x.id.endsWith(`-${w.id}`),
+                  )}
+                />
+                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+                  {w.perSide} a side, to {mm(w.longestMm)}
+                </Box>
+              </span>
+            </Ticket>
+          </li>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
+        {!face.brows && (
+          <Button
+            disabled={!mine}
+            onClick={() => {
+              changePiece((p) => (p.face ? { ...p, face: { ...p.face, brows: beginBrows(p.face) } } : p));
+              setView({ feature: 'brows' });
+            }}
+          >
+            Add brows
+          </Button>
+        )}
+        <Button disabled={!mine || face.whiskers.length >= 8} onClick={() => add('whiskers')}>
+          Add whiskers
+        </Button>
+        <Button disabled={!mine || face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
+          Add brow whiskers
+        </Button>
+      </Box>
+      <PhotoList of="animal" />
+    </Box>
+  );
+}

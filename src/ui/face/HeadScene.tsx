@@ -1,0 +1,80 @@
+'use client';
+/** One small picture of the head: skin, areas in their colours or with fur, and the face. */
+import { Canvas, useThree } from '@react-three/fiber';
+import { useEffect, useMemo } from 'react';
+import { outOfHead } from '@/core/face/head';
+import type { Plan } from '@/core/plan';
+import { useDesk } from '@/desk/store';
+import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
+import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
+import { Fur, Rig } from '@/ui/pictures/TurntableScene';
+import { BARE, surface, useFreed } from '@/ui/pictures/turntable-geometry';
+
+export interface HeadSceneProps {
+  readonly plan: Plan;
+  readonly yaw: number;
+  readonly pitch: number;
+  readonly software: boolean;
+}
+
+/** Pixels of the smaller side that the head takes. */
+const HEAD_PX = 148;
+const STRANDS = { software: 20_000, card: 60_000 } as const;
+
+export function HeadScene({ plan, yaw, pitch, software }: HeadSceneProps) {
+  const view = useDesk((s) => s.view);
+  const face = plan.face!;
+  const at = useMemo(() => {
+    const lo = Math.min(face.front.min[1], face.profile.min[1]);
+    const hi = Math.max(face.front.max[1], face.profile.max[1]);
+    return outOfHead(face.frame, [0, (lo + hi) / 2, -face.headLengthMm / 2]);
+  }, [face]);
+  const high = face.front.max[1] - face.front.min[1];
+  const perMm = HEAD_PX / Math.max(face.headLengthMm * 1.15, face.headWidthMm * 1.15, high);
+  const place = useMemo(() => ({ yaw, pitch }), [yaw, pitch]);
+  const fur = view.overlay === 'fur';
+  const shown = useMemo(() => ({ ...view, overlay: fur ? ('fur' as const) : ('colour' as const) }), [view, fur]);
+  return (
+    <Canvas
+      orthographic
+      flat
+      frameloop="demand"
+      dpr={software ? 1 : [1, 2]}
+      gl={{ antialias: !software, alpha: true, powerPreference: 'low-power' }}
+      camera={{ near: 0.1, far: 10_000 }}
+      style={{ position: 'absolute', inset: 0 }}
+    >
+      <Rig view={place} perMm={perMm} plan={plan} at={at} />
+      <Skin plan={plan} />
+      {plan.coat.areas.map(
+        (a) =>
+          a.surface && (
+            <AreaOnAnimal
+              key={a.id}
+              area={a}
+              shaded={plan.shade.areas.find((x) => x.id === a.id)}
+              surfaceOf={a.surface}
+              view={shown}
+              selected={false}
+              litRow={null}
+              raise={plan.form.lengthMm * 0.0016}
+            />
+          ),
+      )}
+      <FaceOnAnimal plan={plan} />
+      {fur && <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} trimStep={null} />}
+    </Canvas>
+  );
+}
+
+function Skin({ plan }: { plan: Plan }) {
+  const { skin } = plan.form;
+  const g = useFreed(useMemo(() => surface(skin.positions, skin.normals, skin.triangles), [skin]));
+  const invalidate = useThree((s) => s.invalidate);
+  useEffect(() => invalidate());
+  return (
+    <mesh geometry={g} raycast={() => null}>
+      <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
+    </mesh>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+/** Front, profile and three-quarter of the head at once, in the colours or the fur of the turntable's overlay. */
+import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
+import { useSyncExternalStore } from 'react';
+import { useDesk } from '@/desk/store';
+import { drawing } from '@/ui/pictures/webgl';
+import { useFace } from './face-store';
+
+const Scene = dynamic(() => import('./HeadScene').then((m) => m.HeadScene), { ssr: false });
+
+export const HEAD_VIEWS = [
+  { name: 'front', yaw: 0, pitch: 0 },
+  { name: 'three-quarter', yaw: 40, pitch: 8 },
+  { name: 'profile', yaw: 90, pitch: 0 },
+] as const;
+
+const nothing = () => () => undefined;
+
+export function HeadViews() {
+  const plan = useDesk((s) => s.plan);
+  const f = useFace();
+  const can = useSyncExternalStore(nothing, drawing, () => null);
+  if (!plan || !f?.plan) return null;
+  if (can === 'none') {
+    return (
+      <Box sx={{ fontSize: 13 }}>
+        The pictures stand still: this browser cannot draw in 3D. The chart and every figure work without it.
+      </Box>
+    );
+  }
+  // The head may be turned by the pose: its pictures are taken in its own frame.
+  const { z } = f.plan.frame;
+  const turn = (Math.atan2(z[0], z[2]) * 180) / Math.PI;
+  return (
+    <Box sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}>
+      {HEAD_VIEWS.map((v) => (
+        <Box key={v.name} sx={{ position: 'relative', bgcolor: 'desk.stage', minHeight: 0 }}>
+          <Box role="img" aria-label={`The head from the ${v.name}`} sx={{ position: 'absolute', inset: 0 }}>
+            {can !== null && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={can === 'software'} />}
+          </Box>
+          <Box sx={{ position: 'absolute', left: 6, top: 3, fontSize: 13 }}>{v.name}</Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

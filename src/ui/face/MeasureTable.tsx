@@ -1,0 +1,33 @@
+'use client';
+/** Every landmark with its measures: by callipers and by thread to the nose and to its twin, and over the ear line. */
+import { SmallTable } from '@/ui/parts/SmallTable';
+import { useUnits } from '@/ui/parts/useUnits';
+import { useFace } from './face-store';
+
+export function MeasureTable() {
+  const f = useFace();
+  const { q } = useUnits();
+  if (!f?.plan) return null;
+  const mm = (x: number | null) => (x === null ? '' : q({ kind: 'fine', value: x }));
+  const rows = f.plan.measured.filter((m) => m.mark !== 'nose' && !m.mark.includes('right'));
+  return (
+    <>
+      <SmallTable
+        label="Measures to the tip of the nose"
+        head={['From the nose', 'callipers', 'thread', 'over ear line']}
+        rows={rows.map((m) => [plain(m.name), mm(m.noseStraightMm), mm(m.noseOverMm), mm(m.aboveEarLineMm)])}
+      />
+      {!f.plan.oneSided && (
+        <SmallTable
+          label="Measures from side to side"
+          head={['Left to right', 'callipers', 'thread', 'from midline']}
+          rows={rows
+            .filter((m) => m.twinStraightMm !== null)
+            .map((m) => [plain(m.name), mm(m.twinStraightMm), mm(m.twinOverMm), mm(Math.abs(m.inHead[0]))])}
+        />
+      )}
+    </>
+  );
+}
+
+const plain = (name: string): string => name.replace(', left', '');

@@ -1,0 +1,242 @@
+'use client';
+/**
+ * A photograph with landmarks pinned on it. The landmark to pin next is chosen beside it; a press puts it there, and every
+ * pin is moved by hand, or by arrows when it has the focus.
+ */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/mark-names';
+import type { Midline } from '@/core/face/symmetry';
+import type { FacePhoto } from '@/core/piece/face';
+import { facePhotoSchema } from '@/core/piece/face';
+import { beginDrag, endGesture, setView, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { editFace, useFace } from './face-store';
+import { FaceField } from './FaceField';
+import { usePicture } from './LaidPhoto';
+
+export const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
+  editFace((f) => {
+    const p = f.photos.find((x) => x.id === id);
+    if (p) recipe(p);
+  });
+
+const keep = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
+
+/** The landmark that is pinned by the next press: the one chosen, else the first that is missing. */
+export function nextMark(photo: FacePhoto, chosen: string | null): PinMark | null {
+  const marks = marksFor(photo.of, photo.side);
+  if (chosen && marks.includes(chosen as PinMark)) return chosen as PinMark;
+  return marks.find((m) => !photo.pins.some((p) => p.mark === m)) ?? null;
+}
+
+/** @param line the fitted midline with its scale, drawn over the picture */
+export function PhotoPins({
+  photo,
+  line,
+}: {
+  photo: FacePhoto;
+  line?: { midline: Midline; mmPerWidth: number } | null;
+}) {
+  const f = useFace();
+  const picture = usePicture(photo.id);
+  const chosen = useDesk((s) => s.view.faceMark);
+  const svg = useRef<SVGSVGElement>(null);
+  const mine = f?.mine ?? false;
+  const mark = nextMark(photo, chosen);
+  const h = 1 / photo.aspect;
+  const r = 0.011;
+  const at = (e: PointerEvent): [number, number] | null => {
+    const m = svg.current?.getScreenCTM();
+    if (!m) return null;
+    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
+    return [keep(p.x), keep(p.y * photo.aspect)];
+  };
+  const put = (id: PinMark, to: [number, number]) =>
+    editPhoto(photo.id, (p) => {
+      const pin = p.pins.find((x) => x.mark === id);
+      if (pin) pin.at = to;
+      else p.pins.push({ mark: id, at: to });
+    });
+  return (
+    <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
+      {picture === null && (
+        <Box
+          role="note"
+          sx={{ position: 'absolute', left: 12, top: 12, zIndex: 1, bgcolor: 'background.paper', p: 1, fontSize: 13 }}
+        >
+          The picture itself is not in this browser. Add the same file again; its pins stay.
+        </Box>
+      )}
+      <Box
+        component="svg"
+        ref={svg}
+        viewBox={`-0.03 ${-0.03 * h} 1.06 ${1.06 * h}`}
+        role="group"
+        aria-label={`${photo.name} with its landmarks`}
+        data-photo={photo.id}
+        sx={{
+          position: 'absolute',
+          inset: 0,
+          width: '100%',
+          height: '100%',
+          cursor: mine && mark ? 'crosshair' : 'default',
+          color: 'text.primary',
+        }}
+        onClick={(e) => {
+          if (!mine || !mark || (e.target as Element).closest('[data-pin]')) return;
+          const to = at(e as unknown as PointerEvent);
+          if (!to) return;
+          put(mark, to);
+          setView({ faceMark: null });
+        }}
+      >
+        {picture ? (
+          <image href={picture} x={0} y={0} width={1} height={h} preserveAspectRatio="none" />
+        ) : (
+          <rect
+            x={0}
+            y={0}
+            width={1}
+            height={h}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={0.003}
+            strokeDasharray="0.01"
+          />
+        )}
+        {line && (
+          <line
+            x1={(line.midline.at[0] - line.midline.along[0] * 1e3) / line.mmPerWidth}
+            y1={-(line.midline.at[1] - line.midline.along[1] * 1e3) / line.mmPerWidth}
+            x2={(line.midline.at[0] + line.midline.along[0] * 1e3) / line.mmPerWidth}
+            y2={-(line.midline.at[1] + line.midline.along[1] * 1e3) / line.mmPerWidth}
+            stroke="#1f4b73"
+            strokeWidth={0.003}
+            strokeDasharray="0.012 0.008"
+          />
+        )}
+        {photo.pins.map((p) => {
+          const out = line?.midline.outliers.some((o) => p.mark === o || p.mark.startsWith(`${o}-`)) ?? false;
+          return (
+            <g
+              key={p.mark}
+              data-pin={p.mark}
+              tabIndex={mine ? 0 : -1}
+              role="button"
+              aria-label={`Pin: ${MARK_NAMES[p.mark]}${out ? ', does not agree with the others' : ''}`}
+              style={{ cursor: mine ? 'grab' : 'default', touchAction: 'none' }}
+              onKeyDown={(e: KeyboardEvent) => {
+                const d = {
+                  ArrowLeft: [-0.002, 0],
+                  ArrowRight: [0.002, 0],
+                  ArrowUp: [0, -0.002],
+                  ArrowDown: [0, 0.002],
+                }[e.key];
+                if (!d || !mine) return;
+                e.preventDefault();
+                e.stopPropagation();
+                put(p.mark, [keep(p.at[0] + d[0]!), keep(p.at[1] + d[1]! * photo.aspect)]);
+              }}
+              onPointerDown={(e: PointerEvent) => mine && e.currentTarget.setPointerCapture(e.pointerId)}
+              onPointerMove={(e: PointerEvent) => {
+                if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+                const to = at(e);
+                if (!to) return;
+                beginDrag();
+                put(p.mark, to);
+              }}
+              onPointerUp={() => endGesture()}
+            >
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={2 * r} fill="transparent" />
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke="#f6f6f4" strokeWidth={0.006} />
+              <circle
+                cx={p.at[0]}
+                cy={p.at[1] * h}
+                r={r * 0.62}
+                fill="none"
+                stroke={out ? '#9b2226' : '#1f4b73'}
+                strokeWidth={0.003}
+              />
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={0.0018} fill={out ? '#9b2226' : '#1f4b73'} />
+            </g>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+/** Which landmark is pinned next, and which are. */
+export function PinControls({ photo }: { photo: FacePhoto }) {
+  const f = useFace();
+  const chosen = useDesk((s) => s.view.faceMark);
+  const mark = nextMark(photo, chosen);
+  const mine = f?.mine ?? false;
+  return (
+    <Box role="group" aria-label="Landmarks">
+      {photo.of === 'animal' && (
+        <>
+          <ChoiceRow
+            label="Taken from"
+            options={[
+              { value: 'front', says: 'from the front' },
+              { value: 'profile', says: 'in profile' },
+            ]}
+            value={photo.side}
+            disabled={!mine}
+            onChange={(v) => editPhoto(photo.id, (p) => void (p.side = v))}
+          />
+          <FaceField
+            label="Strength"
+            kind="share"
+            value={photo.strength}
+            bounds={facePhotoSchema.shape.strength}
+            slide={[0, 1, 0.05]}
+            disabled={!mine}
+            onChange={(v) => editPhoto(photo.id, (p) => void (p.strength = v))}
+          />
+        </>
+      )}
+      <Box sx={{ fontSize: 13, my: 1 }} role="status">
+        {mark ? (
+          <>
+            Press on the picture: <b>{MARK_NAMES[mark]}</b>.
+          </>
+        ) : (
+          'All landmarks are pinned.'
+        )}
+      </Box>
+      <Box component="ul" aria-label="Landmarks to pin" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {marksFor(photo.of, photo.side).map((m) => {
+          const has = photo.pins.some((p) => p.mark === m);
+          return (
+            <Box component="li" key={m} sx={{ display: 'flex', gap: 0.5, mb: 0.25 }}>
+              <Button
+                variant={m === mark ? 'contained' : 'text'}
+                aria-pressed={m === mark}
+                disabled={!mine}
+                onClick={() => setView({ faceMark: m })}
+                sx={{ flex: 1, justifyContent: 'flex-start', minHeight: 26, py: 0 }}
+              >
+                {has ? '✓ ' : ''}
+                {MARK_NAMES[m]}
+              </Button>
+              {has && (
+                <Button
+                  aria-label={`Take the pin of ${MARK_NAMES[m]} out`}
+                  disabled={!mine}
+                  onClick={() => editPhoto(photo.id, (p) => void (p.pins = p.pins.filter((x) => x.mark !== m)))}
+                  sx={{ minWidth: 0, px: 1, minHeight: 26, py: 0 }}
+                >
+                  ×
+                </Button>
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}

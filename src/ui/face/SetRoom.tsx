@@ -1,0 +1,148 @@
+'use client';
+/** Setting the eyes: socket, how far they stand out, the holes for the stems, what they run into, the steps. */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { eyesSchema, type Eyes } from '@/core/piece/face';
+import { FigureGrid } from '@/ui/parts/FigureGrid';
+import { OpenedFigure } from '@/ui/parts/Opened';
+import { useUnits } from '@/ui/parts/useUnits';
+import { editEyes } from './EyeControls';
+import { useFace } from './face-store';
+import { FaceField } from './FaceField';
+
+const B = eyesSchema.shape;
+const S = B.stem.shape;
+
+export function SetRoom() {
+  const f = useFace();
+  const { q, t } = useUnits();
+  if (!f) return null;
+  const { face, plan, mine } = f;
+  const { eyes } = face;
+  const spec = EYE_SPECS[eyes.kind];
+  const stem = (recipe: (x: Eyes['stem']) => void) => editEyes((e) => recipe(e.stem));
+  const p = plan?.eyes;
+  return (
+    <>
+      {p && (
+        <>
+          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            {eyes.kind === 'stem' ? (
+              <>
+                Drill <b>{q({ kind: 'angle', value: eyes.stem.inDeg })}</b> in and{' '}
+                <b>{q({ kind: 'angle', value: eyes.stem.downDeg })}</b> down, cut the stems to{' '}
+                <b>{q({ kind: 'fine', value: eyes.stem.lengthMm })}</b>.
+              </>
+            ) : (
+              <>
+                A socket <b>{q({ kind: 'fine', value: eyes.socketMm })}</b> deep and{' '}
+                <b>{q({ kind: 'fine', value: eyes.sizeMm })}</b> across.
+              </>
+            )}
+          </Typography>
+          <FigureGrid
+            columns={3}
+            list={[
+              {
+                label: 'seen wide',
+                value: p.seen ? <OpenedFigure figure={p.seen} /> : q({ kind: 'fine', value: p.discMm }),
+              },
+              {
+                label: 'stands out',
+                value: p.out ? <OpenedFigure figure={p.out} /> : q({ kind: 'fine', value: p.outMm }),
+              },
+              ...(p.wool ? [{ label: 'wool each', value: <OpenedFigure figure={p.wool.each} /> }] : []),
+              ...(p.wool?.before ? [{ label: 'rolled to', value: <OpenedFigure figure={p.wool.before} /> }] : []),
+              ...(p.stems?.gap ? [{ label: 'between stems', value: <OpenedFigure figure={p.stems.gap} /> }] : []),
+              ...(p.stems && !p.stems.gap && p.stems.state.gapMm !== null
+                ? [{ label: 'between stems', value: q({ kind: 'fine', value: p.stems.state.gapMm }) }]
+                : []),
+              ...(p.stems
+                ? [{ label: 'beyond the end', value: q({ kind: 'fine', value: p.stems.state.beyondMm }) }]
+                : []),
+              ...(p.stems && Number.isFinite(p.stems.state.wireMm)
+                ? [{ label: 'to the wire', value: q({ kind: 'fine', value: p.stems.state.wireMm }) }]
+                : []),
+              ...(p.stems?.longestMm
+                ? [{ label: 'longest that fits', value: q({ kind: 'fine', value: p.stems.longestMm }) }]
+                : []),
+              ...(p.stems?.touch
+                ? [
+                    {
+                      label: 'they touch at',
+                      value: Number.isFinite(p.stems.touch.value) ? <OpenedFigure figure={p.stems.touch} /> : 'never',
+                    },
+                  ]
+                : []),
+            ]}
+          />
+        </>
+      )}
+      <Box role="group" aria-label="Setting the eyes" sx={{ mt: 1 }}>
+        {spec.dome !== 'line' && (
+          <FaceField
+            label="Socket deep"
+            value={eyes.socketMm}
+            bounds={B.socketMm}
+            slide={[0, 12, 0.1]}
+            disabled={!mine}
+            onChange={(v) => editEyes((e) => void (e.socketMm = v))}
+          />
+        )}
+        {eyes.kind === 'stem' && (
+          <>
+            <FaceField
+              label="Stem cut to"
+              value={eyes.stem.lengthMm}
+              bounds={S.lengthMm}
+              slide={[1, 30, 0.5]}
+              disabled={!mine}
+              onChange={(v) => stem((x) => void (x.lengthMm = v))}
+            />
+            <FaceField
+              label="Stem thick"
+              value={eyes.stem.thickMm}
+              bounds={S.thickMm}
+              disabled={!mine}
+              onChange={(v) => stem((x) => void (x.thickMm = v))}
+            />
+            <FaceField
+              label="Hole inward"
+              kind="angle"
+              value={eyes.stem.inDeg}
+              bounds={S.inDeg}
+              slide={[0, 90, 1]}
+              disabled={!mine}
+              onChange={(v) => stem((x) => void (x.inDeg = v))}
+            />
+            <FaceField
+              label="Hole downward"
+              kind="angle"
+              value={eyes.stem.downDeg}
+              bounds={S.downDeg}
+              slide={[-30, 70, 1]}
+              disabled={!mine}
+              onChange={(v) => stem((x) => void (x.downDeg = v))}
+            />
+          </>
+        )}
+      </Box>
+      {p && (
+        <>
+          <Typography variant="h3" sx={{ mt: 1.5 }}>
+            Steps
+          </Typography>
+          <Box component="ol" sx={{ fontSize: 13, pl: 2.5, my: 0.5, '& li': { mb: 0.75 } }}>
+            {p.steps.map((s) => (
+              <li key={s.what}>
+                {t(s.says)}. About {q({ kind: 'time', value: s.minutes })}.
+              </li>
+            ))}
+          </Box>
+          <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{t(spec.caution)}</Box>
+        </>
+      )}
+    </>
+  );
+}

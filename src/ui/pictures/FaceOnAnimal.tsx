@@ -1,0 +1,184 @@
+'use client';
+/** The face on the turntable: eyes with their layers on the dome, nose, mouth, brows, whiskers. */
+import { useMemo } from 'react';
+import * as THREE from 'three';
+import { eyeColours, eyeShapes } from '@/core/face/eye-drawing';
+import { onEye } from '@/core/face/face-drawing';
+import type { FacePlan } from '@/core/face/face';
+import type { EyePlace } from '@/core/face/eye-place';
+import type { Face } from '@/core/piece/face';
+import type { Plan } from '@/core/plan';
+import { useDesk } from '@/desk/store';
+import { useFreed } from './turntable-geometry';
+
+type Pt = readonly [number, number];
+
+/** Nothing of the face catches the brush or the hand that turns the animal. */
+const untouched = () => null;
+
+export function FaceOnAnimal({ plan }: { plan: Plan }) {
+  const face = useDesk((s) => s.piece?.face ?? null);
+  return plan.face && face ? <Parts plan={plan} of={plan.face} face={face} /> : null;
+}
+
+function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {
+  const smalls = useDesk((s) => s.piece?.smallParts);
+  const lots = useDesk((s) => s.cupboard.lots);
+  const nose = plan.shade.judged.palette.find((p) => p.id === smalls?.find((s) => s.kind === 'nose')?.id)?.hex;
+  const mouth = lots.find((l) => l.id === face.mouth.lotId)?.colour ?? '#3a2d26';
+  const brow = lots.find((l) => l.id === face.brows?.lotId)?.colour ?? '#4a3a2c';
+  return (
+    <>
+      {of.eyes.places.map((e, i) => (
+        <Eye key={e.side} place={e} index={i} plan={of} face={face} />
+      ))}
+      {face.nose.kind !== 'beak' && <Nose of={of} face={face} hex={nose ?? '#3d332c'} />}
+      {of.mouth?.halves.map((h, i) => (
+        <Tube key={i} points={h} radius={(of.mouth!.thickMm[0] + of.mouth!.thickMm[2]) / 4} hex={mouth} />
+      ))}
+      {of.mouth && <Tube points={of.mouth.philtrum} radius={0.2} hex={mouth} />}
+      {face.brows &&
+        of.brows.map((b) => (
+          <Tube key={b.side} points={b.line} radius={(face.brows!.inMm + face.brows!.outMm) / 4} hex={brow} />
+        ))}
+      {of.whiskers.map((w) => (
+        <Hairs key={w.id} whiskers={w.whiskers} hex={w.thread?.colour ?? '#f1efe8'} />
+      ))}
+    </>
+  );
+}
+
+/** The layers of an eye laid over its dome, one a little above the other. */
+function Eye({ place, index, plan, face }: { place: EyePlace; index: number; plan: FacePlan; face: Face }) {
+  const cupboard = useDesk((s) => s.cupboard);
+  const layers = useMemo(() => {
+    const { eyes } = plan;
+    const R = face.eyes.sizeMm / 2;
+    const disc = eyes.discMm / 2;
+    // Height of the dome over the skin at a distance from its middle.
+    const ball = eyes.out !== null;
+    const high = (r: number) =>
+      ball ? Math.sqrt(Math.max(0, R * R - r * r)) + eyes.outMm - R : eyes.outMm * (1 - (r / disc) ** 2);
+    const shapes = eyeShapes(
+      face.eyes,
+      eyes.ladder,
+      eyes.ladder.eyes[index]!,
+      eyes.discMm,
+      eyeColours(face.eyes, cupboard, eyes.around?.hex ?? '#b9a98f'),
+    );
+    return shapes.map((s, k) => {
+      const lift = 0.03 * eyes.discMm * (0.15 + 0.25 * k);
+      return {
+        hex: s.hex,
+        name: s.name,
+        geometry: draped(s.ring, (p) => onEye(place, Math.max(0.05, high(Math.hypot(...p))) + lift, p)),
+      };
+    });
+  }, [plan, face, index, place, cupboard]);
+  return (
+    <>
+      {layers.map((l, i) => (
+        <mesh key={i} geometry={l.geometry} raycast={untouched} renderOrder={1}>
+          {l.name.includes('light') || l.name === 'pupil' ? (
+            <meshBasicMaterial color={l.hex} side={THREE.DoubleSide} />
+          ) : (
+            <meshLambertMaterial color={l.hex} side={THREE.DoubleSide} />
+          )}
+        </mesh>
+      ))}
+    </>
+  );
+}
+
+const RINGS = 5;
+
+/** A filled outline as rings toward its middle, each point put where `on` says: follows a dome. */
+function draped(ring: readonly Pt[], on: (p: Pt) => readonly [number, number, number]): THREE.BufferGeometry {
+  const n = ring.length;
+  const cx = ring.reduce((s, p) => s + p[0], 0) / n;
+  const cy = ring.reduce((s, p) => s + p[1], 0) / n;
+  const points: number[] = [...on([cx, cy])];
+  for (let r = 1; r <= RINGS; r++) {
+    for (const [x, y] of ring) points.push(...on([cx + ((x - cx) * r) / RINGS, cy + ((y - cy) * r) / RINGS]));
+  }
+  const index: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const j = (i + 1) % n;
+    index.push(0, 1 + i, 1 + j);
+    for (let r = 1; r < RINGS; r++) {
+      const a = 1 + (r - 1) * n;
+      const b = a + n;
+      index.push(a + i, b + i, b + j, a + i, b + j, a + j);
+    }
+  }
+  const g = new THREE.BufferGeometry();
+  g.setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+  g.setIndex(index);
+  g.computeVertexNormals();
+  return g;
+}
+
+function Nose({ of, face, hex }: { of: FacePlan; face: Face; hex: string }) {
+  const { tip, up } = of.nose;
+  const matrix = useMemo(() => {
+    const x = new THREE.Vector3(...of.frame.x);
+    const y = new THREE.Vector3(...up);
+    const z = new THREE.Vector3().crossVectors(x, y);
+    const { widthMm, highMm } = face.nose;
+    return new THREE.Matrix4()
+      .makeBasis(x, y, z)
+      .setPosition(...tip)
+      .scale(new THREE.Vector3(widthMm / 2, highMm / 2, highMm / 3));
+  }, [of, face.nose, tip, up]);
+  return (
+    <mesh matrix={matrix} matrixAutoUpdate={false} raycast={untouched}>
+      <sphereGeometry args={[1, 24, 16]} />
+      <meshLambertMaterial color={hex} />
+    </mesh>
+  );
+}
+
+function Tube({
+  points,
+  radius,
+  hex,
+}: {
+  points: readonly (readonly [number, number, number])[];
+  radius: number;
+  hex: string;
+}) {
+  const g = useFreed(
+    useMemo(
+      () =>
+        points.length < 2
+          ? null
+          : new THREE.TubeGeometry(
+              new THREE.CatmullRomCurve3(points.map((p) => new THREE.Vector3(...p))),
+              Math.max(4, points.length),
+              Math.max(0.12, radius),
+              6,
+            ),
+      [points, radius],
+    ),
+  );
+  if (!g) return null;
+  return (
+    <mesh geometry={g} raycast={untouched}>
+      <meshLambertMaterial color={hex} />
+    </mesh>
+  );
+}
+
+function Hairs({ whiskers, hex }: { whiskers: FacePlan['whiskers'][number]['whiskers']; hex: string }) {
+  const g = useFreed(
+    useMemo(() => {
+      const points = whiskers.flatMap((w) => [...w.root, ...w.tip]);
+      return new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+    }, [whiskers]),
+  );
+  return (
+    <lineSegments geometry={g} raycast={untouched}>
+      <lineBasicMaterial color={hex} />
+    </lineSegments>
+  );
+}
