@@ -11,6 +11,7 @@ import { defaultHand } from '../src/core/piece/hand';
 import { parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core/piece/read';
 import { makePlan } from '../src/core/plan';
 import { cutListCsv } from '../src/sheets/cut-list';
+import { faceCard } from '../src/sheets/face-sheets';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
 import { planJson } from '../src/sheets/plan-json';
 import { rowSheets } from '../src/sheets/row-sheets';
@@ -83,7 +84,10 @@ async function main(): Promise<void> {
   if (form === 'csv') put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan));
   if (form === 'pdf') {
     const units = { length: v.length, mass: 'g', currency: '' } as const;
-    put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, { units, paper: v.paper, date }));
+    put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, cupboard, { units, paper: v.paper, date }));
+    if (plan.face) {
+      put(`${piece.id}-face-card.pdf`, await faceCard(piece, plan, cupboard, { units, paper: v.paper, date }));
+    }
   }
   if (form === 'svg') {
     for (const a of plan.coat.areas) {

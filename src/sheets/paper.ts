@@ -192,6 +192,27 @@ export class Paper {
     this.doc.stroke().restore();
   }
 
+  /** A filled outline through points in mm. */
+  polygon(points: readonly (readonly [number, number])[], hex: string): void {
+    if (points.length < 3) return;
+    this.doc.save();
+    points.forEach(([x, y], i) => (i === 0 ? this.doc.moveTo(x * PT, y * PT) : this.doc.lineTo(x * PT, y * PT)));
+    this.doc.closePath().fill(hex).restore();
+  }
+
+  /** A small ring with a dot in it, to push a pin through. */
+  pin(x: number, y: number): void {
+    this.doc
+      .save()
+      .lineWidth(0.2 * PT)
+      .strokeColor('#1c2022')
+      .circle(x * PT, y * PT, 0.9 * PT)
+      .stroke()
+      .circle(x * PT, y * PT, 0.25 * PT)
+      .fill('#1c2022')
+      .restore();
+  }
+
   /** Draws with everything outside the rectangle cut away. */
   clipped(x: number, y: number, w: number, h: number, draw: () => void): void {
     this.doc

@@ -4,12 +4,14 @@
  */
 import type { AreaPlan } from '@/core/coat/coat';
 import { wayOf } from '@/core/coat/ways';
+import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { format, words, type Units } from '@/units/units';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
 import { coatTables } from './coat-tables';
+import { faceSheets } from './face-sheets';
 import { coatWool, markingSheets, shadeTables } from './shade-sheets';
 import { MARGIN, Paper, type PaperSize } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
@@ -23,7 +25,7 @@ export interface SheetOptions {
 
 const GAP = 6;
 
-export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Promise<Uint8Array> {
+export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o: SheetOptions): Promise<Uint8Array> {
   const u = o.units;
   const day = o.date.toISOString().slice(0, 10);
   const paper = new Paper(`${piece.name}: row sheets`, o.paper, `${piece.name} · Fond Badger · ${day}`, o.date);
@@ -110,6 +112,7 @@ export async function rowSheets(piece: Piece, plan: Plan, o: SheetOptions): Prom
     { size: 8.5 },
   );
 
+  faceSheets(paper, piece, plan, cupboard, u);
   markingSheets(paper, piece, plan, u);
   buildSheets(paper, plan, u);
   charts(

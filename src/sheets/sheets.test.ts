@@ -91,7 +91,7 @@ describe('row sheets', () => {
   const options = { units: metric, paper: 'a4' as const, date: new Date('2026-03-01T00:00:00Z') };
   it('makes a PDF of the right kind, with any name and on any paper', async () => {
     for (const name of ['Pine marten', 'Łasica leśna Ő ž', 'Куница', 'x'.repeat(80)]) {
-      const pdf = await rowSheets({ ...pineMarten, name }, plan, {
+      const pdf = await rowSheets({ ...pineMarten, name }, plan, cupboard, {
         ...options,
         paper: name.length > 20 ? 'letter' : 'a4',
       });

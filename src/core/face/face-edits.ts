@@ -1,8 +1,7 @@
 /** Moving features of the face: a handle on the chart becomes a place on the skin, and what goes by the eye goes along. */
 import { crossings } from '@/core/geometry/rays';
 import type { Mesh } from '@/core/geometry/mesh';
-import { nearestVertex } from '@/core/geometry/mesh';
-import { add, scale, type Vec3 } from '@/core/geometry/vec';
+import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Body } from '@/core/form/body';
 import { mirrorPlace, placeAt } from '@/core/form/places';
 import type { Face } from '@/core/piece/face';
@@ -18,6 +17,7 @@ export const onChart = (q: Vec3, side: ChartSide): readonly [number, number] =>
 /**
  * The place on the skin under a point of the chart: the one in front, seen from that side; beside the outline the nearest.
  * @param now where the feature is; what the chart does not show of it stays as near as may be
+ * @param reachMm how far from there it may be taken
  */
 export function underChart(
   skin: Mesh,
@@ -25,6 +25,7 @@ export function underChart(
   at: readonly [number, number],
   side: ChartSide,
   now: Vec3,
+  reachMm = Infinity,
 ): Vec3 {
   const here = intoHead(frame, now);
   const far = 1e4;
@@ -38,9 +39,20 @@ export function underChart(
     // The ear or the other cheek may lie in front: the nearest to where it was, among faces turned to the viewer.
     return hits.filter((_, i) => i % 2 === 0).reduce((a, b) => (depth(b) < depth(a) ? b : a));
   }
-  const beside: Vec3 = side === 'front' ? [at[0], at[1], here[2]] : [here[0], at[1], -at[0]];
-  const v = 3 * nearestVertex(skin.positions, outOfHead(frame, beside));
-  return [skin.positions[v]!, skin.positions[v + 1]!, skin.positions[v + 2]!];
+  const beside = outOfHead(frame, side === 'front' ? [at[0], at[1], here[2]] : [here[0], at[1], -at[0]]);
+  const p = skin.positions;
+  let best = now;
+  let least = Infinity;
+  for (let v = 0; v < p.length; v += 3) {
+    const q: Vec3 = [p[v]!, p[v + 1]!, p[v + 2]!];
+    const d = norm(sub(q, beside));
+    // The flank may be nearer than the cheek; only what is near the feature counts.
+    if (d < least && norm(sub(q, now)) < reachMm) {
+      least = d;
+      best = q;
+    }
+  }
+  return best;
 }
 
 const same = (a: Place, b: Place): boolean =>

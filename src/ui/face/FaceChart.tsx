@@ -111,7 +111,7 @@ export function FaceChart() {
   const move = (h: Handle, side: ChartSide, at: readonly [number, number]) => {
     const now = pointOf(body, h.place);
     if (!now) return;
-    const point = underChart(skin, plan.frame, at, side, now);
+    const point = underChart(skin, plan.frame, at, side, now, plan.headLengthMm);
     editPiece((d) => {
       const next = moveFeature(d as never, body, h.what, point);
       d.face = next.face;

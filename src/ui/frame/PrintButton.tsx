@@ -10,6 +10,7 @@ import { say, useDesk } from '@/desk/store';
 export function PrintButton() {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const [busy, setBusy] = useState(false);
+  const hasFace = useDesk((s) => s.piece?.face != null);
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     const open = () => setAt(button.current);
@@ -42,6 +43,9 @@ export function PrintButton() {
       </Button>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         <MenuItem onClick={() => void make('pdf')}>Row sheets (PDF, true scale)</MenuItem>
+        <MenuItem disabled={!hasFace} onClick={() => void make('face')}>
+          {hasFace ? 'Face card (PDF, true size)' : 'Face card: no face begun yet'}
+        </MenuItem>
         <MenuItem onClick={() => void make('csv')}>Cut list (CSV)</MenuItem>
       </Menu>
     </>

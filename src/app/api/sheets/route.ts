@@ -1,5 +1,5 @@
 /**
- * The sheets' door: POST a piece with its cupboard and hand, get the row sheets (PDF) or the cut list (CSV). Nothing is
+ * The sheets' door: POST a piece with its cupboard and hand, get the row sheets or the face card (PDF) or the cut list (CSV). Nothing is
  * kept. Problems are answered as RFC 9457 problem details.
  */
 import { z } from 'zod';
@@ -7,6 +7,7 @@ import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/re
 import { makePlan } from '@/core/plan';
 import { settingsSchema } from '@/desk/settings';
 import { cutListCsv } from '@/sheets/cut-list';
+import { faceCard } from '@/sheets/face-sheets';
 import { rowSheets } from '@/sheets/row-sheets';
 
 export const runtime = 'nodejs';
@@ -50,7 +51,9 @@ async function readBody(request: Request): Promise<string | null> {
 
 export async function POST(request: Request): Promise<Response> {
   const format = new URL(request.url).searchParams.get('format');
-  if (format !== 'pdf' && format !== 'csv') return problem(400, 'Unknown sheet', 'format must be pdf or csv');
+  if (format !== 'pdf' && format !== 'csv' && format !== 'face') {
+    return problem(400, 'Unknown sheet', 'format must be pdf, csv or face');
+  }
   if (!request.headers.get('Content-Type')?.startsWith('application/json')) {
     return problem(415, 'Not a piece', 'The request must carry JSON with a piece, a cupboard and a hand.');
   }
@@ -85,7 +88,13 @@ export async function POST(request: Request): Promise<Response> {
     if (format === 'csv') {
       return file(`${piece.value.id}-cut-list.csv`, 'text/csv; charset=utf-8', cutListCsv(piece.value, plan));
     }
-    const pdf = await rowSheets(piece.value, plan, { units: { length, mass, currency }, paper, date: new Date() });
+    const options = { units: { length, mass, currency }, paper, date: new Date() };
+    if (format === 'face') {
+      if (!plan.face) return problem(422, 'No face card', 'This piece has no face yet. Begin it under Face.');
+      const card = await faceCard(piece.value, plan, cupboard.value, options);
+      return file(`${piece.value.id}-face-card.pdf`, 'application/pdf', card as Uint8Array<ArrayBuffer>);
+    }
+    const pdf = await rowSheets(piece.value, plan, cupboard.value, options);
     return file(`${piece.value.id}-row-sheets.pdf`, 'application/pdf', pdf as Uint8Array<ArrayBuffer>);
   } catch (e) {
     return problem(500, 'The sheets could not be made', e instanceof Error ? e.message : String(e));
