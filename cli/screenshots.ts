@@ -58,6 +58,57 @@ async function invented(page: Page): Promise<Buffer> {
   return Buffer.from(url.split(',')[1]!, 'base64');
 }
 
+/** Where the landmarks of the made-up face lie on its picture, pixels. */
+const FACE_PINS = [
+  ['one edge of an eye', 498, 226],
+  ['the opposite edge of it', 498, 254],
+  ['tip of the nose', 400, 322],
+  ['left eye', 498, 240],
+  ['right eye', 302, 254],
+  ['left corner of the mouth', 446, 350],
+  ['right corner of the mouth', 354, 350],
+  ['chin', 400, 378],
+  ['crown, on the midline', 400, 150],
+  ['left ear, root', 492, 160],
+  ['right ear, root', 308, 160],
+] as const;
+
+/** A made-up face from the front, its left eye a little high. */
+async function inventedFace(page: Page): Promise<Buffer> {
+  const url = await page.evaluate(() => {
+    const c = document.createElement('canvas');
+    c.width = 800;
+    c.height = 560;
+    const g = c.getContext('2d')!;
+    g.fillStyle = '#a9ab9f';
+    g.fillRect(0, 0, 800, 560);
+    const oval = (hex: string, x: number, y: number, rx: number, ry: number) => {
+      g.fillStyle = hex;
+      g.beginPath();
+      g.ellipse(x, y, rx, ry, 0, 0, 2 * Math.PI);
+      g.fill();
+    };
+    oval('#4a3626', 308, 130, 46, 56);
+    oval('#4a3626', 492, 130, 46, 56);
+    oval('#6b4a30', 400, 260, 150, 128);
+    oval('#8a6544', 400, 335, 66, 54);
+    oval('#2a211b', 400, 320, 24, 17);
+    oval('#15110e', 498, 240, 14, 14);
+    oval('#15110e', 302, 254, 14, 14);
+    oval('#f4f2ec', 493, 234, 4, 4);
+    oval('#f4f2ec', 297, 248, 4, 4);
+    g.strokeStyle = '#2a211b';
+    g.lineWidth = 4;
+    g.beginPath();
+    g.moveTo(354, 350);
+    g.quadraticCurveTo(376, 372, 400, 352);
+    g.quadraticCurveTo(424, 372, 446, 350);
+    g.stroke();
+    return c.toDataURL('image/png');
+  });
+  return Buffer.from(url.split(',')[1]!, 'base64');
+}
+
 try {
   await up();
   const browser = await chromium.launch(config.use?.launchOptions ?? {});
@@ -99,10 +150,6 @@ try {
     page.getByRole('navigation', { name: 'Rooms of the form' }).getByRole('button', { name }).click();
   await room('Core');
   await shot('core');
-  await room('Frame');
-  await shot('frame');
-  await room('Areas');
-  await shot('areas');
   await room('Compare');
   await page.getByLabel('Photograph to add').setInputFiles({
     name: 'side view.png',
@@ -132,11 +179,27 @@ try {
     page.getByRole('navigation', { name: 'Rooms of the shade' }).getByRole('button', { name }).click();
   await shadeRoom('Match a colour');
   await shot('shade-match', 6000);
-  await shadeRoom('Judge');
-  await shot('shade-judge');
   await page.keyboard.press('4');
-  await shot('order', 800);
+  const faceRoom = (name: string) =>
+    page.getByRole('navigation', { name: 'Rooms of the face' }).getByRole('button', { name }).click();
+  await page.getByRole('button', { name: /^Left eye, front/ }).waitFor();
+  await shot('face-chart', 6000);
+  await faceRoom('Is it level?');
+  await page.getByLabel('Photograph of the piece to add').setInputFiles({
+    name: 'the piece, front.png',
+    mimeType: 'image/png',
+    buffer: await inventedFace(page),
+  });
+  for (const [mark, x, y] of FACE_PINS) {
+    await page.getByRole('list', { name: 'Landmarks to pin' }).getByRole('button', { name: mark, exact: true }).click();
+    const box = (await page.locator('[data-photo] image').boundingBox())!;
+    await page.mouse.click(box.x + (x / 800) * box.width, box.y + (y / 560) * box.height);
+  }
+  await page.getByRole('heading', { level: 1 }).click();
+  await shot('face-level');
   await page.keyboard.press('5');
+  await shot('order', 800);
+  await page.keyboard.press('6');
   await page.getByRole('heading', { level: 1 }).click();
   await page.clock.install({ time: new Date('2026-03-01T09:00:00Z') });
   for (let i = 0; i < 11; i++) {
@@ -147,7 +210,7 @@ try {
   await page.getByRole('button', { name: 'Write down' }).click();
   await page.clock.resume();
   await shot('bench');
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await shot('log', 800);
   await page.goto(`${home}/cupboard`);
   await shot('cupboard', 800);
@@ -155,6 +218,12 @@ try {
   await page.getByRole('button', { name: 'Open Suri alpaca cria' }).click();
   await page.getByText('tips down').waitFor({ timeout: 60_000 });
   await shot('locks', 5000);
+  await page.goto(home);
+  await page.getByRole('button', { name: 'Open Brown hare in relief' }).click();
+  await page.getByRole('list', { name: 'Areas' }).waitFor({ timeout: 60_000 });
+  await page.keyboard.press('4');
+  await faceRoom('Eye builder');
+  await shot('face-eye', 4000);
   await browser.close();
 
   const dir = mkdtempSync(join(tmpdir(), 'sheet-'));

@@ -194,9 +194,10 @@ test('keys are shown under ?, areas step with comma and full stop, stages with n
   for (const [key, stage] of [
     ['1', 'Form'],
     ['3', 'Shade'],
-    ['4', 'Order'],
-    ['5', 'Bench'],
-    ['6', 'Log'],
+    ['4', 'Face'],
+    ['5', 'Order'],
+    ['6', 'Bench'],
+    ['7', 'Log'],
     ['2', 'Coat'],
   ]) {
     await page.keyboard.press(key!);

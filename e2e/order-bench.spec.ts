@@ -2,10 +2,10 @@ import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
 
 test('the order names cut, wool, passes, needle and time for every step, and why', async ({ desk: page }) => {
   await openDemo(page);
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   const rows = page.getByRole('table', { name: 'Steps in order' }).getByRole('row');
-  // Head, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and raised; 24 steps of colour.
-  await expect(rows).toHaveCount(1 + 1 + 7 + 1 + 1 + 2 * 9 + 2 + 24);
+  // Head, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and raised; 22 steps of colour, 12 of the face.
+  await expect(rows).toHaveCount(1 + 1 + 7 + 1 + 1 + 2 * 9 + 2 + 22 + 12);
   const lay = rows.filter({ hasText: /Lay \d+ rows .* on Back/ });
   await expect(lay).toContainText('46 crown');
   await expect(lay).toContainText('3 passes along the line');
@@ -22,7 +22,7 @@ test('the bench: rows by Space and Backspace, the timer, grams used, planned aga
 }) => {
   await openDemo(page);
   await chooseArea(page, 'Belly');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(docket(page)).toContainText('Row 1');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Space');
@@ -53,7 +53,7 @@ test('the bench: rows by Space and Backspace, the timer, grams used, planned aga
   await page.getByRole('button', { name: 'Write down' }).last().click();
   await page.reload();
   await expect(docket(page)).toContainText(`1 of ${all} rows`);
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   const table = page.getByRole('table').first();
   await expect(table).toContainText('Belly');
   await expect(table).toContainText(`1 of ${all}`);

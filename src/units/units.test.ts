@@ -48,6 +48,21 @@ describe('what the maker types', () => {
     expect(r.ok).toBe(false);
     if (!r.ok) expect(r.says).toContain('mm');
   });
+  it('what may go either way takes a sign, and small things have a tenth', () => {
+    for (const text of ['-1.5', '−1,5', '-1.5 mm']) {
+      const r = readField(text, 'fine', metric);
+      expect(r.ok && r.value).toBeCloseTo(-1.5, 9);
+    }
+    const angle = readField('-20', 'angle', metric);
+    expect(angle.ok && angle.value).toBe(-20);
+    expect(format({ kind: 'fine', value: 0.84 }, metric)).toBe('0.8 mm');
+    expect(format({ kind: 'fine', value: 0.15 }, metric)).toBe('0.15 mm');
+    expect(format({ kind: 'fine', value: 17.44 }, metric)).toBe('17.4 mm');
+    expect(format({ kind: 'fine', value: 32.2 }, metric)).toBe('32 mm');
+    expect(format({ kind: 'fine', value: 2.54 }, imperial)).toBe('0.100 in');
+    const back = readField(forField('fine', 3.3, imperial), 'fine', imperial);
+    expect(back.ok && Math.abs(back.value - 3.3)).toBeLessThan(0.02);
+  });
   it('reads back what it wrote, to the digits it wrote', () => {
     fc.assert(
       fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.constantFrom(metric, imperial), (x, u) => {

@@ -132,7 +132,9 @@ export function readField(text: string, kind: QuantityKind, u: Units): Typed {
   const unit = m?.[6] === '"' ? 'in' : m?.[6];
   const expected = unitOf(kind, u);
   const says = `Write a number${expected ? ` in ${expected}` : ''}, such as ${u.length === 'in' && kind === 'length' ? '1 5/8' : '12.5'}`;
-  if (!m || (m[2] !== undefined && m[5] !== undefined)) return { ok: false, says };
+  // Only what may go either way is typed with a sign.
+  const signed = kind === 'fine' || kind === 'angle';
+  if (!m || (m[2] !== undefined && m[5] !== undefined) || (m[1] !== undefined && !signed)) return { ok: false, says };
   const size = m[5] !== undefined ? Number(m[5].replace(',', '.')) : Number(m[2] ?? 0) + Number(m[3]) / Number(m[4]);
   const value = m[1] === undefined ? size : -size;
   if (!Number.isFinite(value)) return { ok: false, says };

@@ -83,11 +83,15 @@ describe('corners between areas', () => {
 
 describe('fur and eyes', () => {
   it('fur long enough to reach an eye it points at is said, and pointing it away mends that', () => {
-    const plan = makePlan(pineMarten, cupboard, hand);
+    // Without a face the places fur points away from stand for the eyes; with one it is judged there.
+    const faceless = structuredClone({ ...pineMarten, face: null });
+    // A brow that runs on down past the eye.
+    faceless.areas.find((a) => a.id === 'brow')!.where[0]!.around = { from: 0, to: 95 };
+    const plan = makePlan(faceless, cupboard, hand);
     const into = plan.findings.filter((f) => f.id.startsWith('coat-into-eye'));
     expect(into.map((f) => f.about)).toContain('brow');
     const remedy = into.find((f) => f.about === 'brow')!.remedies[0]!;
-    const mended = structuredClone(pineMarten);
+    const mended = structuredClone(faceless);
     mended.areas.find((a) => a.id === 'brow')!.awayFrom = remedy.changes[0]!
       .value as (typeof mended.areas)[0]['awayFrom'];
     const after = makePlan(mended, cupboard, hand);

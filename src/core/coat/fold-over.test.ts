@@ -205,8 +205,8 @@ describe('planned against done', () => {
       .filter((o) => o.kind === 'core' || o.kind === 'wire')
       .reduce((s, o) => s + o.minutes, 0);
     expect(before).toBeGreaterThan(10);
-    // Layers of colour are left until the piece is done: nothing ticks them off yet.
-    const { minutes: colour } = plan.shade;
+    // Layers of colour and the face are left until the piece is done: nothing ticks them off yet.
+    const colour = plan.shade.minutes + plan.face!.minutes;
     expect(planLog(pineMarten, plan.coat, plan.work).minutesLeft).toBeCloseTo(none + before + colour, 9);
     // Once a row lies, the core under it is built.
     const rows = bib().fur!.rows;

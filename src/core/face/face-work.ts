@@ -275,7 +275,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         lotId: decided.dashLotId,
         needle,
         minutes: Math.max(2, 0.3 * w.whiskers.length),
-        after,
+        after: [...after],
         caution: NEEDLE_CAUTION,
       });
       after.push({

@@ -122,6 +122,14 @@ describe('order of the face (facts of the trade)', () => {
       number(pineMarten, 'face-whiskers-brow-whiskers'),
     );
   });
+  it('nothing of the face waits for itself', () => {
+    for (const p of DEMOS) {
+      for (const s of plan(p).work.steps) {
+        if (s.operation.stage === 'face') expect(s.operation.after.map((a) => a.id)).not.toContain(s.operation.id);
+      }
+      expect(plan(p).findings.filter((f) => f.id.startsWith('order-ring') && f.id.includes('face'))).toEqual([]);
+    }
+  });
   it('ears before or after the coat, as the school says', () => {
     const near = faceOf(pineMarten).ears!.near.map((n) => n.areaId);
     expect(near.length).toBeGreaterThan(0);

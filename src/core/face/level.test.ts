@@ -3,7 +3,7 @@ import { alpacaCria } from '../../../demo/load';
 import { faceOf } from '../../../demo/plain-face';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { FaceCheck } from '@/core/piece/face';
-import { words } from '@/units/units';
+import type { Text } from '@/core/text';
 import { levelOf, type LevelPlan } from './level';
 
 const f = faceOf(alpacaCria);
@@ -11,8 +11,18 @@ const head = { frame: f.frame, widthMm: f.headWidthMm };
 const at = (m: string) => f.measured.find((x) => x.mark === m)!;
 const left = f.eyes.places[0]!;
 const level = (c: FaceCheck): LevelPlan => levelOf(c, f.measured, f.eyes.places, head);
-const says = (l: LevelPlan) =>
-  l.pairs.flatMap((p) => (p.move ? [words(p.move, { length: 'mm', mass: 'g', currency: '' })] : [])).join('; ');
+/** Words with their quantities to a tenth. */
+const inMm = (t: Text): string =>
+  t
+    .map((x) =>
+      typeof x === 'string'
+        ? x
+        : x.kind === 'angle'
+          ? `${Math.round(x.value)}°`
+          : `${Math.round(10 * x.value) / 10} mm`,
+    )
+    .join('');
+const says = (l: LevelPlan) => l.pairs.flatMap((p) => (p.move ? [inMm(p.move)] : [])).join('; ');
 
 /** What callipers read when the left eye sits `up` higher and `out` further back than planned. */
 function readings(up: number, out: number): FaceCheck {

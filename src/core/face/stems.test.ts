@@ -86,7 +86,7 @@ describe('stems', () => {
           }
         }
         const exact = betweenSegments(a, b, c, d).distance;
-        expect(exact).toBeLessThanOrEqual(least + 1e-9);
+        expect(exact).toBeLessThanOrEqual(least + 1e-8);
         const coarse =
           (Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) + Math.hypot(c[0] - d[0], c[1] - d[1], c[2] - d[2])) / 80;
         expect(least - exact).toBeLessThan(coarse + 1e-9);

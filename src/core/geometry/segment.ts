@@ -1,5 +1,5 @@
 /** The place of a straight stretch nearest to a point. */
-import type { Vec3 } from './vec';
+import { add, dot, norm, scale, sub, type Vec3 } from './vec';
 
 /** @returns its distance, and how far along from a to b it lies, 0..1; a stretch without length is its point */
 export function nearestOnSegment(p: Vec3, a: Vec3, b: Vec3): { readonly distance: number; readonly t: number } {
@@ -11,7 +11,8 @@ export function nearestOnSegment(p: Vec3, a: Vec3, b: Vec3): { readonly distance
 }
 
 /**
- * Nearest distance of two straight stretches a1-b1 and a2-b2 (Ericson 2005, 5.1.9), and how far along each it lies.
+ * Nearest distance of two straight stretches a1-b1 and a2-b2, and how far along each it lies: where both lines come nearest,
+ * if that is within both (Ericson 2005, 5.1.9), else at one of the four ends.
  */
 export function betweenSegments(
   a1: Vec3,
@@ -19,34 +20,27 @@ export function betweenSegments(
   a2: Vec3,
   b2: Vec3,
 ): { readonly distance: number; readonly s: number; readonly t: number } {
-  const d = (p: Vec3, q: Vec3): Vec3 => [q[0] - p[0], q[1] - p[1], q[2] - p[2]];
-  const dot = (p: Vec3, q: Vec3) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2];
-  const clamp = (x: number) => Math.max(0, Math.min(1, x));
-  const d1 = d(a1, b1);
-  const d2 = d(a2, b2);
-  const r = d(a2, a1);
-  const a = dot(d1, d1);
-  const e = dot(d2, d2);
-  const f = dot(d2, r);
-  const c = dot(d1, r);
-  const b = dot(d1, d2);
-  const tiny = 1e-18;
-  let s = 0;
-  let t = 0;
-  if (a > tiny && e > tiny) {
-    const denominator = a * e - b * b;
-    s = denominator > 1e-12 * a * e ? clamp((b * f - c * e) / denominator) : 0;
-    t = (b * s + f) / e;
-    if (t < 0) {
-      t = 0;
-      s = clamp(-c / a);
-    } else if (t > 1) {
-      t = 1;
-      s = clamp((b - c) / a);
-    }
-  } else if (a > tiny) s = clamp(-c / a);
-  else if (e > tiny) t = clamp(f / e);
-  const at = (p: Vec3, q: Vec3, k: number): Vec3 => [p[0] + k * q[0], p[1] + k * q[1], p[2] + k * q[2]];
-  const gap = d(at(a1, d1, s), at(a2, d2, t));
-  return { distance: Math.sqrt(dot(gap, gap)), s, t };
+  const ends = [
+    { ...nearestOnSegment(a1, a2, b2), s: 0 },
+    { ...nearestOnSegment(b1, a2, b2), s: 1 },
+  ].concat(
+    [a2, b2].map((p, t) => {
+      const near = nearestOnSegment(p, a1, b1);
+      return { distance: near.distance, s: near.t, t };
+    }),
+  );
+  const best = ends.reduce((m, x) => (x.distance < m.distance ? x : m));
+  const d1 = sub(b1, a1);
+  const d2 = sub(b2, a2);
+  const r = sub(a1, a2);
+  const [a, b, e] = [dot(d1, d1), dot(d1, d2), dot(d2, d2)];
+  const [c, f] = [dot(d1, r), dot(d2, r)];
+  const denominator = a * e - b * b;
+  // Nearly parallel lines come nearest anywhere: an end is as good.
+  if (denominator <= 1e-12 * a * e) return best;
+  const s = (b * f - c * e) / denominator;
+  const t = (a * f - b * c) / denominator;
+  if (s < 0 || s > 1 || t < 0 || t > 1) return best;
+  const distance = norm(add(r, sub(scale(d1, s), scale(d2, t))));
+  return distance < best.distance ? { distance, s, t } : best;
 }

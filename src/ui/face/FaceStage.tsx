@@ -48,7 +48,7 @@ const WORDS: Record<FaceRoom, string> = {
   level: 'Is it level?',
 };
 
-const SETTING = /^face-(stems|eye-(sunk|bulges|hidden|stock|count|differs))/;
+const SETTING = /^face-(stems|eye-(sunk|bulges|hidden))/;
 const LAYERS = /^face-(small-(?!part)|dark|eye-lost)/;
 
 /** Which room a finding is answered in. */

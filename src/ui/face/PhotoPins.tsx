@@ -85,7 +85,8 @@ export function PhotoPins({
           color: 'text.primary',
         }}
         onClick={(e) => {
-          if (!mine || !mark || (e.target as Element).closest('[data-pin]')) return;
+          // On another pin only a landmark that was chosen is put down: else that pin is meant.
+          if (!mine || !mark || (chosen === null && (e.target as Element).closest('[data-pin]'))) return;
           const to = at(e as unknown as PointerEvent);
           if (!to) return;
           put(mark, to);
@@ -149,7 +150,7 @@ export function PhotoPins({
               }}
               onPointerUp={() => endGesture()}
             >
-              <circle cx={p.at[0]} cy={p.at[1] * h} r={2 * r} fill="transparent" />
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={1.4 * r} fill="transparent" />
               <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke="#f6f6f4" strokeWidth={0.006} />
               <circle
                 cx={p.at[0]}

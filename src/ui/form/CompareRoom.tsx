@@ -33,7 +33,8 @@ export function ReferenceList() {
   const chosen = useReference();
   if (!piece) return null;
   const take = async (file: File) => {
-    if (file.size > LARGEST_PICTURE) return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
+    if (file.size > LARGEST_PICTURE)
+      return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
     let aspect: number;
     try {
       aspect = await aspectOf(file);

@@ -91,6 +91,7 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
       if (s) router.push(`/piece/${id}/${s.path}`);
     },
     bench: path.endsWith('/bench'),
+    face: path.endsWith('/face'),
   });
   return (
     <Box

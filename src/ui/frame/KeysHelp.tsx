@@ -15,7 +15,7 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
     'Everywhere',
     [
       [`1 to ${STAGES.length}`, STAGES.map((s) => s.name).join(', ')],
-      [', .', 'previous, next area'],
+      [', .', 'previous, next area (in Face: feature)'],
       ['Ctrl+Z', 'undo'],
       ['Ctrl+Shift+Z', 'redo'],
       ['P', 'print sheets'],

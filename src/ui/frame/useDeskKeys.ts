@@ -1,7 +1,7 @@
 'use client';
 /** The keys of the desk. Keys typed into a field stay there. */
 import { useEffect, useRef } from 'react';
-import { INSIDES, OVERLAYS } from '@/desk/view';
+import { FEATURES, INSIDES, OVERLAYS } from '@/desk/view';
 import { setView, useDesk } from '@/desk/store';
 import { undoKey } from './useUndoKeys';
 
@@ -10,6 +10,8 @@ export interface DeskKeyActions {
   readonly stage: (index: number) => void;
   /** At the bench Space, Backspace, + and - belong to the rows. */
   readonly bench: boolean;
+  /** In Face the list is of features, not areas. */
+  readonly face: boolean;
 }
 
 /** Viewpoints: turn about the upright (0 from the front) and tilt from above, degrees. */
@@ -53,6 +55,10 @@ export function useDeskKeys(actions: DeskKeyActions): void {
       if (/^[1-8]$/.test(e.key)) return stage(Number(e.key) - 1);
       if (e.key === '?') return help();
       const { view, plan } = useDesk.getState();
+      if ((e.key === ',' || e.key === '.') && latest.current.face) {
+        const n = FEATURES.length;
+        return setView({ feature: FEATURES[(FEATURES.indexOf(view.feature) + (e.key === '.' ? 1 : -1) + n) % n]! });
+      }
       const areas = plan?.coat.areas ?? [];
       if ((e.key === ',' || e.key === '.') && areas.length > 0) {
         const at = areas.findIndex((a) => a.id === view.areaId);

@@ -1,2 +1,6 @@
 /** From version 4 to 5: eyes and whisker thread at hand. */
-export const toCupboard5 = (old: Record<string, unknown>): Record<string, unknown> => ({ ...old, eyes: [], threads: [] });
+export const toCupboard5 = (old: Record<string, unknown>): Record<string, unknown> => ({
+  ...old,
+  eyes: [],
+  threads: [],
+});
