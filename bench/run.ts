@@ -46,6 +46,15 @@ const spacing = (p: Piece, s: number): Piece => ({
   areas: p.areas.map((a) => (a.id === 'flanks' ? { ...a, coat: { ...(a.coat as FoldOver), spacingMm: s } } : a)),
 });
 
+/** The pine marten with its eye further along the head. */
+const movedEye = (by: number): Piece => ({
+  ...pineMarten,
+  face: pineMarten.face && {
+    ...pineMarten.face,
+    eyes: { ...pineMarten.face.eyes, at: { ...pineMarten.face.eyes.at, along: 0.3 + (by % 0.1) } },
+  },
+});
+
 interface Line {
   readonly size: string;
   readonly triangles: number;
@@ -67,6 +76,7 @@ const WORKS = [
   'whole plan',
   'new docket',
   'new plan',
+  'moved eye',
 ] as const;
 
 /** Steps of a plan until its figures can be shown; the core is then still as it was. */
@@ -127,6 +137,7 @@ function line(name: string, edgeShare: number): Line {
       'whole plan': median(() => makePlan(pineMarten, cupboard, hand, new Memo(), { edgeShare }), runs),
       'new docket': median(() => docket(spacing(pineMarten, (s += 0.1)), memo, edgeShare), runs),
       'new plan': median(() => makePlan(spacing(pineMarten, (s += 0.1)), cupboard, hand, memo, { edgeShare }), 3),
+      'moved eye': median(() => makePlan(movedEye((s += 0.001)), cupboard, hand, memo, { edgeShare }), runs),
     },
   };
 }

@@ -65,12 +65,12 @@ const FACE_PINS = [
   ['tip of the nose', 400, 322],
   ['left eye', 498, 240],
   ['right eye', 302, 254],
-  ['left corner of the mouth', 446, 350],
-  ['right corner of the mouth', 354, 350],
-  ['chin', 400, 378],
-  ['crown, on the midline', 400, 150],
-  ['left ear, root', 492, 160],
-  ['right ear, root', 308, 160],
+  ['left corner of the mouth', 430, 352],
+  ['right corner of the mouth', 370, 352],
+  ['chin', 400, 388],
+  ['crown, on the midline', 400, 154],
+  ['left ear, root', 482, 184],
+  ['right ear, root', 318, 184],
 ] as const;
 
 /** A made-up face from the front, its left eye a little high. */
@@ -82,27 +82,32 @@ async function inventedFace(page: Page): Promise<Buffer> {
     const g = c.getContext('2d')!;
     g.fillStyle = '#a9ab9f';
     g.fillRect(0, 0, 800, 560);
-    const oval = (hex: string, x: number, y: number, rx: number, ry: number) => {
+    for (const [hex, x, y, rx, ry] of [
+      ['#d9c58f', 400, 520, 120, 110],
+      ['#4a3120', 318, 150, 30, 40],
+      ['#4a3120', 482, 150, 30, 40],
+      ['#d8c9a6', 318, 156, 18, 26],
+      ['#d8c9a6', 482, 156, 18, 26],
+      ['#5a3c26', 400, 236, 122, 84],
+      ['#5a3c26', 400, 300, 74, 96],
+      ['#6e4b31', 400, 340, 44, 52],
+      ['#2a1b14', 400, 318, 20, 13],
+      ['#15110e', 498, 240, 14, 14],
+      ['#15110e', 302, 254, 14, 14],
+      ['#f4f2ec', 493, 234, 4, 4],
+      ['#f4f2ec', 297, 248, 4, 4],
+    ] as const) {
       g.fillStyle = hex;
       g.beginPath();
       g.ellipse(x, y, rx, ry, 0, 0, 2 * Math.PI);
       g.fill();
-    };
-    oval('#4a3626', 308, 130, 46, 56);
-    oval('#4a3626', 492, 130, 46, 56);
-    oval('#6b4a30', 400, 260, 150, 128);
-    oval('#8a6544', 400, 335, 66, 54);
-    oval('#2a211b', 400, 320, 24, 17);
-    oval('#15110e', 498, 240, 14, 14);
-    oval('#15110e', 302, 254, 14, 14);
-    oval('#f4f2ec', 493, 234, 4, 4);
-    oval('#f4f2ec', 297, 248, 4, 4);
+    }
     g.strokeStyle = '#2a211b';
     g.lineWidth = 4;
     g.beginPath();
-    g.moveTo(354, 350);
-    g.quadraticCurveTo(376, 372, 400, 352);
-    g.quadraticCurveTo(424, 372, 446, 350);
+    g.moveTo(370, 352);
+    g.quadraticCurveTo(384, 366, 400, 352);
+    g.quadraticCurveTo(416, 366, 430, 352);
     g.stroke();
     return c.toDataURL('image/png');
   });

@@ -50,6 +50,7 @@ function card(paper: Paper, piece: Piece, face: Face, plan: Plan, of: FacePlan, 
       noseHex: '#3d332c',
       browHex: '#4a3a2c',
       whiskers: false,
+      threads: false,
       stems: true,
       clear: true,
     });

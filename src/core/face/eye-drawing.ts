@@ -3,7 +3,7 @@
  * drawing for the builder, the chart, the turntable and the printed sheet.
  */
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Eyes } from '@/core/piece/face';
+import type { Brows, Eyes } from '@/core/piece/face';
 import { EYE_SPECS } from './eye-kinds';
 import type { EyeFace, Ladder } from './ladder';
 
@@ -163,6 +163,21 @@ export function eyeShapes(eyes: Eyes, l: Ladder, face: EyeFace, discMm: number, 
     }
   }
   return out;
+}
+
+/** The brow over an eye square on: thicker inside, arched and tilted; mm from the middle of the eye. */
+export function browRing(b: Brows, discMm: number, side: 'left' | 'right'): Ring {
+  const out = side === 'left' ? 1 : -1;
+  const slope = Math.tan((b.tiltDeg * Math.PI) / 180);
+  const edge = (sign: 1 | -1) =>
+    Array.from({ length: 13 }, (_, i) => {
+      const s = i / 6 - 1;
+      const x = (s * b.lengthMm) / 2;
+      const thick = b.inMm + ((s + 1) / 2) * (b.outMm - b.inMm);
+      const y = discMm / 2 + b.aboveMm + b.archMm * (1 - s * s) + x * slope;
+      return [out * x, y + (sign * thick) / 2] as const;
+    });
+  return [...edge(1), ...edge(-1).reverse()];
 }
 
 /** Two lids that meet in one thin dark line, bowed downward. */

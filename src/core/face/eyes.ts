@@ -7,9 +7,10 @@ import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/form/frame';
-import type { Mesh } from '@/core/geometry/mesh';
+import type { CorePlan } from '@/core/form/core';
 import { blocked } from '@/core/geometry/rays';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
+import type { Memo } from '@/core/memo';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard, StockEye } from '@/core/piece/cupboard';
 import type { Eyes, Face } from '@/core/piece/face';
@@ -102,10 +103,13 @@ export interface EyeSetting {
   readonly cupboard: Cupboard;
   readonly hand: Hand;
   readonly scaleOfLife: number;
-  readonly core: Mesh | null;
+  readonly core: Pick<CorePlan, 'skin' | 'volumeMm3'> | null;
   readonly wire: FramePlan;
   readonly coat: CoatPlan;
   readonly shade: ShadePlan;
+  readonly memo: Memo;
+  /** Stays the same as long as the animal does. */
+  readonly shapeKey: string;
 }
 
 /** Colour of the outermost of an eye: its rim, else its iris or the bead. */
@@ -130,7 +134,7 @@ export function stemRoom(
   return {
     starts: places.map((e) => ({ side: e.side, at: add(e.at, scale(e.axis, -eyes.socketMm)) })),
     frame: s.frame,
-    inside: s.core ?? s.form.skin,
+    inside: s.core?.skin ?? s.form.skin,
     thickMm: eyes.stem.thickMm,
     wires: s.wire.runs.flatMap((r) =>
       r.paths.map((path) => ({ path, thickMm: s.wire.thickMm * (r.strands > 1 ? 2 : 1) })),
@@ -153,12 +157,14 @@ export function planEyes(s: EyeSetting): EyePlan {
   const out = ball ? figure(standsOut, { size: eyes.sizeMm, deep: eyes.socketMm }) : null;
   const discMm = seen?.value ?? eyes.sizeMm;
   const outMm = out ? out.value : spec.dome === 'flat' ? FLAT_DOME * eyes.sizeMm : LINE_MM;
-  const frontShare = places.map((e) =>
-    seenShare(
-      // Its disc, half way up what stands out.
-      { at: add(e.at, scale(e.axis, Math.max(0, outMm) / 2)), axis: e.axis, radiusMm: discMm / 2, outMm: 0 },
-      frame.z,
-      (p) => blocked(form.skin, p, frame.z, Math.max(0.6, form.skin.edgeMm * 0.6)),
+  const frontShare = s.memo.keep('eyes-front', s.shapeKey + JSON.stringify([places, frame.z, discMm, outMm]), () =>
+    places.map((e) =>
+      seenShare(
+        // Its disc, half way up what stands out.
+        { at: add(e.at, scale(e.axis, Math.max(0, outMm) / 2)), axis: e.axis, radiusMm: discMm / 2, outMm: 0 },
+        frame.z,
+        (p) => blocked(form.skin, p, frame.z, Math.max(0.6, form.skin.edgeMm * 0.6)),
+      ),
     ),
   );
   const kind = eyes.kind === 'stem' ? 'stem' : 'bead';
@@ -246,15 +252,25 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
   const { stem } = s.face.eyes;
   const choice: StemChoice = { lengthMm: stem.lengthMm, inDeg: stem.inDeg, downDeg: stem.downDeg };
   const room = stemRoom(s, places);
-  const state = stemState(room, choice);
   const [l, r] = room.starts;
   const apart = l && r ? norm(sub(l.at, r.at)) : null;
   // The closed form holds while both start on one level and mirror each other.
   const level = l && r ? mirrorsOf(s.frame, l.at, r.at) : false;
   const stock = s.cupboard.eyes.find((e) => e.id === s.face.eyes.stockId);
+  const most = stock && stock.stemMm > 0 ? stock.stemMm : Math.max(stem.lengthMm, 30);
+  // A core that is another one has another volume.
+  const key = JSON.stringify([choice, room.starts, room.thickMm, room.wires, most, s.core?.volumeMm3 ?? null]);
+  const found = s.memo.keep('stems', s.shapeKey + key, () => {
+    const state = stemState(room, choice);
+    return {
+      state,
+      clearing: state.clear ? null : clearing(room, choice),
+      longestMm: longestClear(room, choice, most),
+    };
+  });
   return {
     choice,
-    state,
+    ...found,
     gap:
       level && apart !== null
         ? figure(stemGap, { apart, long: stem.lengthMm, inward: stem.inDeg, down: stem.downDeg, thick: stem.thickMm })
@@ -263,8 +279,6 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
       level && apart !== null
         ? figure(stemsTouch, { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm })
         : null,
-    clearing: state.clear ? null : clearing(room, choice),
-    longestMm: longestClear(room, choice, stock && stock.stemMm > 0 ? stock.stemMm : Math.max(stem.lengthMm, 30)),
     startApartMm: apart,
   };
 }

@@ -14,7 +14,8 @@ type Pt = readonly [number, number];
 
 export interface DrawnLine {
   readonly kind: 'line';
-  readonly what: 'head' | 'midline' | 'mouth' | 'philtrum' | 'nostril' | 'ear' | 'whisker' | 'stem' | 'clear';
+  readonly what:
+    'head' | 'midline' | 'mouth' | 'philtrum' | 'nostril' | 'ear' | 'whisker' | 'thread' | 'stem' | 'clear';
   readonly points: readonly Pt[];
   readonly thickMm: number;
   readonly dashed: boolean;
@@ -41,6 +42,8 @@ export interface DrawnWith {
   readonly noseHex: string;
   readonly browHex: string;
   readonly whiskers: boolean;
+  /** Ways of the threads through the head. */
+  readonly threads: boolean;
   readonly stems: boolean;
   readonly clear: boolean;
 }
@@ -176,6 +179,9 @@ export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: Draw
         line('whisker', [flat(h.root), flat(h.tip)], set.thread?.thickMm ?? 0.15);
       }
     }
+  }
+  if (w.threads) {
+    for (const set of plan.whiskers) for (const x of set.ways) line('thread', [flat(x.from), flat(x.to)], 0.15, true);
   }
   const pad = 4;
   const reach = (k: 0 | 1, pick: (...n: number[]) => number, start: number): number =>

@@ -125,10 +125,12 @@ export function planFace(x: FaceInput): FaceStage {
     cupboard,
     hand,
     scaleOfLife: x.scaleOfLife,
-    core: x.core.skin,
+    core: x.core,
     wire: x.wire,
     coat: x.coat,
     shade: x.shade,
+    memo,
+    shapeKey: x.formKey,
   };
   const eyes = planEyes(setting);
   const ears = planEars(form, piece, face, x.coat);
@@ -152,7 +154,12 @@ export function planFace(x: FaceInput): FaceStage {
       ...room.wires.flatMap((w) => w.path.slice(1).map((q, i) => ({ a: w.path[i]!, b: q, radiusMm: w.thickMm / 2 }))),
     ],
   };
-  const whiskers = face.whiskers.map((w) => planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard));
+  const around = JSON.stringify([obstacles, x.scaleOfLife, cupboard.threads, frame]);
+  const whiskers = face.whiskers.map((w) =>
+    memo.keep(`whiskers:${w.id}`, x.formKey + around + JSON.stringify(w), () =>
+      planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard),
+    ),
+  );
   const work = faceWork({ piece, face, cupboard, hand, coat: x.coat, core: x.core, nose, mouth, eyes, ears, whiskers });
   const result: FacePlan = {
     frame,

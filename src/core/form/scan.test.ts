@@ -8,6 +8,7 @@ import { readPiece } from '@/core/piece/read';
 import { withoutParts } from '@/core/piece/without-parts';
 import type { Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
+import { beginFace } from '@/core/face/begin-face';
 import { areaDepth } from './areas';
 import { workForm } from './form';
 import { placeAt, pointOf } from './places';
@@ -115,4 +116,23 @@ describe('an own base', () => {
     expect(r.ok).toBe(false);
     if (!r.ok) expect(r.problems[0]!.says).toMatch(/scan is damaged/);
   });
+});
+
+it('a face can be begun on an own base: nose foremost, both eyes on its skin, stems inside it', () => {
+  const faced: Piece = { ...piece, face: beginFace(piece) };
+  expect(readPiece(faced).ok).toBe(true);
+  const face = makePlan(faced, cupboard, hand).face!;
+  expect(face.headLengthMm).toBeGreaterThan(10);
+  expect(face.headLengthMm).toBeLessThan(60);
+  expect(Math.max(...face.front.lines.flatMap((l) => [...l]).map(Math.abs))).toBeLessThan(120);
+  for (const e of face.eyes.places) {
+    const [x, y, z] = [0, 1, 2].map((k) => e.at[k]! - face.frame.origin[k]!) as [number, number, number];
+    // Behind the nose, to its own side.
+    expect(z).toBeLessThan(-1);
+    expect(Math.sign(x)).toBe(e.side === 'left' ? 1 : -1);
+    expect(Number.isFinite(y)).toBe(true);
+  }
+  expect(face.measured.find((m) => m.mark === 'eye-left')!.noseOverMm).toBeGreaterThanOrEqual(
+    face.measured.find((m) => m.mark === 'eye-left')!.noseStraightMm - 0.3,
+  );
 });

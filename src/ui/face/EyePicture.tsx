@@ -2,8 +2,8 @@
 /** Both eyes square on: large to judge by, and beside them at life size. The lamp is dragged, or moved by arrows. */
 import Box from '@mui/material/Box';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { EyeShape } from '@/core/face/eye-drawing';
-import { beginDrag, endGesture } from '@/desk/store';
+import { browRing, type EyeShape } from '@/core/face/eye-drawing';
+import { beginDrag, endGesture, useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';
 
@@ -23,6 +23,8 @@ export function EyePicture() {
     return () => watch.disconnect();
   }, []);
   const plan = f?.plan;
+  const browLot = f?.face.brows?.lotId;
+  const browHex = useDesk((s) => s.cupboard.lots.find((l) => l.id === browLot)?.colour ?? '#4a3a2c');
   return (
     <Box
       ref={box}
@@ -43,18 +45,25 @@ export function EyePicture() {
           {[...drawing.eyes].reverse().map((shapes, i, all) => {
             // The animal's right eye is met on the left.
             const side = all.length === 1 || i === 1 ? 'left' : 'right';
-            const view = plan.eyes.discMm * 1.25;
+            const { brows, eyes } = f.face;
+            const brow = brows && browRing(brows, plan.eyes.discMm, side);
+            const wide2 = Math.max(plan.eyes.discMm * 1.25, (brows?.lengthMm ?? 0) * 1.1);
+            const top = Math.max(plan.eyes.discMm * 0.625, ...(brow ?? []).map((p) => p[1] + 0.5));
+            const high = top + plan.eyes.discMm * 0.625;
             const px = Math.min((wide - 120) / all.length, 300);
             return (
               <svg
                 key={side}
                 width={px}
-                height={px}
-                viewBox={`${-view / 2} ${-view / 2} ${view} ${view}`}
+                height={(px * high) / wide2}
+                viewBox={`${-wide2 / 2} ${-top} ${wide2} ${high}`}
                 role="img"
                 aria-label={`${all.length === 1 ? 'The eye' : side === 'left' ? 'Left eye' : 'Right eye'}, square on`}
               >
-                <EyeShapes shapes={shapes} />
+                <g transform={`rotate(${(side === 'left' ? -1 : 1) * eyes.slantDeg})`}>
+                  <EyeShapes shapes={shapes} />
+                  {brow && <polygon points={brow.map(([x, y]) => `${x},${-y}`).join(' ')} fill={browHex} />}
+                </g>
               </svg>
             );
           })}

@@ -35,7 +35,7 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
   const eye = useEyeDrawing();
   const nose = useSmallHex('nose');
   const lots = useDesk((s) => s.cupboard.lots);
-  const clear = useDesk((s) => s.view.feature === 'eyes');
+  const feature = useDesk((s) => s.view.feature);
   return useMemo(() => {
     if (!f?.plan || !eye) return null;
     const { plan, face } = f;
@@ -45,8 +45,9 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
         noseHex: nose ?? '#3d332c',
         browHex: lots.find((l) => l.id === face.brows?.lotId)?.colour ?? '#4a3a2c',
         whiskers: true,
-        stems: clear,
-        clear,
+        threads: feature === 'whiskers',
+        stems: feature === 'eyes',
+        clear: feature === 'eyes',
       });
     const [front, profile] = [draw('front'), draw('profile')];
     // One height for both, so that they stand on one level.
@@ -54,7 +55,7 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
     const high = Math.max(front.max[1], profile.max[1]);
     const level = (d: FaceDrawing): FaceDrawing => ({ ...d, min: [d.min[0], low], max: [d.max[0], high] });
     return { front: level(front), profile: level(profile) };
-  }, [f, eye, nose, lots, clear]);
+  }, [f, eye, nose, lots, feature]);
 }
 
 export function FaceChart() {

@@ -144,8 +144,9 @@ export function LevelTable({ level }: { level: LevelPlan }) {
           The midline leans {q({ kind: 'angle', value: Math.abs(midline.leanDeg) })} in the picture; that is taken out.{' '}
           {midline.outliers.length > 0 && (
             <b>
-              {midline.outliers.map((o) => (o in MARK_NAMES ? MARK_NAMES[o as PinMark] : `the ${o}s`)).join(', ')} did
-              not agree with the others and was left out: check the pin, or move it.
+              Left out of the midline, as it does not agree with the rest:{' '}
+              {midline.outliers.map((o) => (o in MARK_NAMES ? MARK_NAMES[o as PinMark] : `the ${o}s`)).join('; ')}.
+              Check the pin first.
             </b>
           )}
         </Box>
