@@ -4,60 +4,20 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
-import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
 import { stockEyeSchema, threadSchema, type StockEye, type Thread } from '@/core/piece/cupboard';
 import { freshId } from '@/desk/files';
 import { editCupboard } from '@/desk/store';
 import { ColourField } from '@/ui/parts/ColourField';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
+import { STOCK_ROW, StockSection } from './StockSection';
 
 const E = stockEyeSchema.shape;
 const T = threadSchema.shape;
 
-function Section({
-  id,
-  title,
-  add,
-  onAdd,
-  empty,
-  children,
-}: {
-  id: string;
-  title: string;
-  add: string;
-  onAdd: () => void;
-  empty: string | null;
-  children: ReactNode;
-}) {
-  return (
-    <Box component="section" aria-labelledby={id} sx={{ mt: 3 }}>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 1 }}>
-        <Typography id={id} variant="h2">
-          {title}
-        </Typography>
-        <Button onClick={onAdd}>{add}</Button>
-      </Box>
-      {empty !== null && <Typography>{empty}</Typography>}
-      {children}
-    </Box>
-  );
-}
-
-const ROW = {
-  display: 'grid',
-  gridTemplateColumns: '1fr 1fr',
-  columnGap: 2,
-  alignItems: 'center',
-  borderBottom: 1,
-  borderColor: 'divider',
-  pb: 1,
-} as const;
-
 export function StockEyes({ eyes }: { eyes: readonly StockEye[] }) {
   return (
-    <Section
+    <StockSection
       id="c-eyes"
       title="Eyes"
       add="Add eyes"
@@ -84,7 +44,7 @@ export function StockEyes({ eyes }: { eyes: readonly StockEye[] }) {
             if (x) recipe(x);
           });
         return (
-          <Box key={w.id} role="group" aria-label={w.name} sx={ROW}>
+          <Box key={w.id} role="group" aria-label={w.name} sx={STOCK_ROW}>
             <NameField label="Name of the eyes" value={w.name} onChange={(v) => set((x) => void (x.name = v))} />
             <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
               <Select
@@ -150,13 +110,13 @@ export function StockEyes({ eyes }: { eyes: readonly StockEye[] }) {
           </Box>
         );
       })}
-    </Section>
+    </StockSection>
   );
 }
 
 export function Threads({ threads }: { threads: readonly Thread[] }) {
   return (
-    <Section
+    <StockSection
       id="c-threads"
       title="Whisker thread"
       add="Add thread"
@@ -181,7 +141,7 @@ export function Threads({ threads }: { threads: readonly Thread[] }) {
             if (x) recipe(x);
           });
         return (
-          <Box key={w.id} role="group" aria-label={w.name} sx={ROW}>
+          <Box key={w.id} role="group" aria-label={w.name} sx={STOCK_ROW}>
             <NameField label="Name of the thread" value={w.name} onChange={(v) => set((x) => void (x.name = v))} />
             <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
               <Select
@@ -225,6 +185,6 @@ export function Threads({ threads }: { threads: readonly Thread[] }) {
           </Box>
         );
       })}
-    </Section>
+    </StockSection>
   );
 }

@@ -4,40 +4,33 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
-import Typography from '@mui/material/Typography';
 import { WIRE_METALS, wireSchema, type Wire } from '@/core/piece/cupboard';
 import { freshId } from '@/desk/files';
 import { editCupboard } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
+import { STOCK_ROW, StockSection } from './StockSection';
 
 export function Wires({ wires }: { wires: readonly Wire[] }) {
   return (
-    <Box component="section" aria-labelledby="c-wires" sx={{ mt: 3 }}>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 1 }}>
-        <Typography id="c-wires" variant="h2">
-          Wire
-        </Typography>
-        <Button
-          onClick={() =>
-            editCupboard((d) => {
-              d.wires.push({
-                id: freshId('wire'),
-                name: 'New wire',
-                kind: 'wire',
-                metal: 'steel',
-                diameterMm: 1.2,
-                haveMm: 1000,
-              });
-            })
-          }
-        >
-          Add wire
-        </Button>
-      </Box>
-      {wires.length === 0 && (
-        <Typography>No wire yet. A hand-sized animal takes about a metre of 1.0 to 1.6 mm.</Typography>
-      )}
+    <StockSection
+      id="c-wires"
+      title="Wire"
+      add="Add wire"
+      empty={wires.length === 0 ? 'No wire yet. A hand-sized animal takes about a metre of 1.0 to 1.6 mm.' : null}
+      onAdd={() =>
+        editCupboard((d) => {
+          d.wires.push({
+            id: freshId('wire'),
+            name: 'New wire',
+            kind: 'wire',
+            metal: 'steel',
+            diameterMm: 1.2,
+            haveMm: 1000,
+          });
+        })
+      }
+    >
       {wires.map((w) => {
         const set = (recipe: (x: Wire) => void) =>
           editCupboard((d) => {
@@ -45,20 +38,7 @@ export function Wires({ wires }: { wires: readonly Wire[] }) {
             if (x) recipe(x);
           });
         return (
-          <Box
-            key={w.id}
-            role="group"
-            aria-label={w.name}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '1fr 1fr',
-              columnGap: 2,
-              alignItems: 'center',
-              borderBottom: 1,
-              borderColor: 'divider',
-              pb: 1,
-            }}
-          >
+          <Box key={w.id} role="group" aria-label={w.name} sx={STOCK_ROW}>
             <NameField label="Wire name" value={w.name} onChange={(v) => set((x) => void (x.name = v))} />
             <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
               <Select
@@ -111,6 +91,6 @@ export function Wires({ wires }: { wires: readonly Wire[] }) {
           </Box>
         );
       })}
-    </Box>
+    </StockSection>
   );
 }

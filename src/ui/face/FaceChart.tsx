@@ -4,7 +4,7 @@
  * feature is a handle that stays on the skin: dragged by mouse or finger, or moved by arrows, half a millimetre a press.
  */
 import Box from '@mui/material/Box';
-import { useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { makeBody } from '@/core/form/body';
 import { mirrorPlace, pointOf } from '@/core/form/places';
 import { earPlace } from '@/core/face/ears';
@@ -12,9 +12,10 @@ import { faceDrawing, type FaceDrawing } from '@/core/face/face-drawing';
 import { moveFeature, onChart, underChart, type ChartSide, type Movable } from '@/core/face/face-edits';
 import { intoHead } from '@/core/face/head';
 import type { Place } from '@/core/piece/schema';
-import { beginDrag, editPiece, endGesture, setView, useDesk } from '@/desk/store';
+import { editPiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
 import { figures } from '@/ui/frame/theme';
+import { grip } from '@/ui/parts/grip';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFace, useEyeDrawing, useSmallHex } from './face-store';
 import { LaidPhoto } from './LaidPhoto';
@@ -65,7 +66,6 @@ export function FaceChart() {
   const skin = useDesk((s) => s.plan?.form.skin);
   const feature = useDesk((s) => s.view.feature);
   const { q } = useUnits();
-  const svg = useRef<SVGSVGElement>(null);
   const form = piece?.form;
   const body = useMemo(() => (form ? makeBody(form) : null), [form]);
   if (!f?.plan || !drawings || !body || !piece || !skin) {
@@ -137,35 +137,14 @@ export function FaceChart() {
         return (
           <g
             key={h.what}
-            tabIndex={mine ? 0 : -1}
-            role="button"
-            aria-label={`${name}: ${q({ kind: 'fine', value: Math.abs(x) })} ${side === 'front' ? 'from the midline' : 'behind the nose'}, ${q({ kind: 'fine', value: y })} above it`}
             data-handle={`${h.what}-${side}`}
-            style={{ cursor: mine ? 'grab' : 'default', touchAction: 'none' }}
-            onFocus={() => take(h)}
-            onKeyDown={(e: KeyboardEvent) => {
-              const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[
-                e.key
-              ];
-              if (!step || !mine) return;
-              e.preventDefault();
-              e.stopPropagation();
-              move(h, side, [x + step[0]!, y + step[1]!]);
-            }}
-            onPointerDown={(e: PointerEvent) => {
-              if (!mine) return;
-              e.currentTarget.setPointerCapture(e.pointerId);
-              take(h);
-            }}
-            onPointerMove={(e: PointerEvent) => {
-              if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return;
-              const m = svg.current.getScreenCTM();
-              if (!m) return;
-              const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
-              beginDrag();
-              move(h, side, [at.x - shift[side][0], -at.y]);
-            }}
-            onPointerUp={() => endGesture()}
+            {...grip({
+              name: `${name}: ${q({ kind: 'fine', value: Math.abs(x) })} ${side === 'front' ? 'from the midline' : 'behind the nose'}, ${q({ kind: 'fine', value: y })} above it`,
+              mine,
+              onTake: () => take(h),
+              onArrow: (right, up) => move(h, side, [x + right / 2, y + up / 2]),
+              onDrag: (px, py) => move(h, side, [px - shift[side][0], -py]),
+            })}
           >
             <circle cx={x} cy={-y} r={11 * px} fill="transparent" />
             <circle
@@ -186,7 +165,6 @@ export function FaceChart() {
     <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
       <Box
         component="svg"
-        ref={svg}
         viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
         role="group"
         aria-label="Face chart, front and profile at one scale"

@@ -1,35 +1,13 @@
 'use client';
 /** A photograph laid behind the chart by its pins, turned and scaled to fit the planned landmarks. */
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { onChart, type ChartSide } from '@/core/face/face-edits';
 import type { FacePlan } from '@/core/face/face';
 import { fitPhoto, type Fitted } from '@/core/face/photo-fit';
 import type { FacePhoto } from '@/core/piece/face';
-import { loadPicture } from '@/desk/storage';
 import { useDesk } from '@/desk/store';
+import { usePicture } from '@/ui/parts/usePicture';
 import { useFace } from './face-store';
-
-/** Address of a kept picture; null when it is not in this browser, undefined while it is being looked for. */
-export function usePicture(id: string | null): string | null | undefined {
-  const pieceId = useDesk((s) => s.piece?.id);
-  const [picture, setPicture] = useState<string | null | undefined>(undefined);
-  useEffect(() => {
-    if (!id || !pieceId) return;
-    let gone = false;
-    let url: string | null = null;
-    void loadPicture(pieceId, id).then((blob) => {
-      if (gone) return;
-      url = blob && URL.createObjectURL(blob);
-      setPicture(url);
-    });
-    return () => {
-      gone = true;
-      if (url) URL.revokeObjectURL(url);
-      setPicture(undefined);
-    };
-  }, [id, pieceId]);
-  return picture;
-}
 
 export function fitOf(photo: FacePhoto, plan: FacePlan): Fitted | null {
   const at = new Map(plan.measured.map((m) => [m.mark as string, onChart(m.inHead, photo.side)]));

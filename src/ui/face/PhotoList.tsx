@@ -4,9 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { FacePhoto } from '@/core/piece/face';
 import { freshId } from '@/desk/files';
-import { savePicture } from '@/desk/storage';
-import { changePiece, say, setView, useDesk } from '@/desk/store';
-import { aspectOf, LARGEST_PICTURE } from '@/ui/parts/picture-size';
+import { changePiece, setView, useDesk } from '@/desk/store';
+import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
 import { FileButton } from '@/ui/parts/FileButton';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useFace } from './face-store';
@@ -28,23 +27,13 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
   if (!f || !pieceId) return null;
   const own = f.face.photos.filter((p) => p.of === of);
   const take = async (file: File) => {
-    if (file.size > LARGEST_PICTURE) return say(`${file.name} is larger than 40 MB; a smaller copy is enough.`);
-    let aspect: number;
-    try {
-      aspect = await aspectOf(file);
-    } catch {
-      return say(`${file.name} is not a picture this browser can show. Photographs as JPEG, PNG or WebP can be used.`);
-    }
-    if (aspect < 0.05 || aspect > 20) return say(`${file.name} is too narrow a strip to compare with.`);
+    const aspect = await shapeOfPicture(file);
+    if (aspect === null) return;
     const name = file.name.slice(0, 120) || 'photograph';
     // The same picture again brings back one that this browser had lost; its pins stay.
     const missing = own.find((r) => r.name === name && Math.abs(r.aspect - aspect) < 0.01);
     const id = missing?.id ?? freshId('face-photo');
-    try {
-      await savePicture(pieceId, id, file);
-    } catch (e) {
-      return say(`The picture could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
-    }
+    if (!(await keepPicture(pieceId, id, file))) return;
     if (!missing) {
       const side = of === 'piece' || !own.some((p) => p.side === 'front') ? 'front' : 'profile';
       changePiece((p) =>

@@ -5,16 +5,16 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/mark-names';
 import type { Midline } from '@/core/face/symmetry';
 import type { FacePhoto } from '@/core/piece/face';
 import { facePhotoSchema } from '@/core/piece/face';
-import { beginDrag, endGesture, setView, useDesk } from '@/desk/store';
+import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { grip, onDrawing } from '@/ui/parts/grip';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
-import { usePicture } from './LaidPhoto';
+import { usePicture } from '@/ui/parts/usePicture';
 
 export const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
   editFace((f) => {
@@ -42,17 +42,10 @@ export function PhotoPins({
   const f = useFace();
   const picture = usePicture(photo.id);
   const chosen = useDesk((s) => s.view.faceMark);
-  const svg = useRef<SVGSVGElement>(null);
   const mine = f?.mine ?? false;
   const mark = nextMark(photo, chosen);
   const h = 1 / photo.aspect;
   const r = 0.011;
-  const at = (e: PointerEvent): [number, number] | null => {
-    const m = svg.current?.getScreenCTM();
-    if (!m) return null;
-    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
-    return [keep(p.x), keep(p.y * photo.aspect)];
-  };
   const put = (id: PinMark, to: [number, number]) =>
     editPhoto(photo.id, (p) => {
       const pin = p.pins.find((x) => x.mark === id);
@@ -71,7 +64,6 @@ export function PhotoPins({
       )}
       <Box
         component="svg"
-        ref={svg}
         viewBox={`-0.03 ${-0.03 * h} 1.06 ${1.06 * h}`}
         role="group"
         aria-label={`${photo.name} with its landmarks`}
@@ -87,9 +79,9 @@ export function PhotoPins({
         onClick={(e) => {
           // On another pin only a landmark that was chosen is put down: else that pin is meant.
           if (!mine || !mark || (chosen === null && (e.target as Element).closest('[data-pin]'))) return;
-          const to = at(e as unknown as PointerEvent);
+          const to = onDrawing(e.currentTarget as unknown as SVGSVGElement, e);
           if (!to) return;
-          put(mark, to);
+          put(mark, [keep(to.x), keep(to.y * photo.aspect)]);
           setView({ faceMark: null });
         }}
       >
@@ -124,31 +116,13 @@ export function PhotoPins({
             <g
               key={p.mark}
               data-pin={p.mark}
-              tabIndex={mine ? 0 : -1}
-              role="button"
-              aria-label={`Pin: ${MARK_NAMES[p.mark]}${out ? ', does not agree with the others' : ''}`}
-              style={{ cursor: mine ? 'grab' : 'default', touchAction: 'none' }}
-              onKeyDown={(e: KeyboardEvent) => {
-                const d = {
-                  ArrowLeft: [-0.002, 0],
-                  ArrowRight: [0.002, 0],
-                  ArrowUp: [0, -0.002],
-                  ArrowDown: [0, 0.002],
-                }[e.key];
-                if (!d || !mine) return;
-                e.preventDefault();
-                e.stopPropagation();
-                put(p.mark, [keep(p.at[0] + d[0]!), keep(p.at[1] + d[1]! * photo.aspect)]);
-              }}
-              onPointerDown={(e: PointerEvent) => mine && e.currentTarget.setPointerCapture(e.pointerId)}
-              onPointerMove={(e: PointerEvent) => {
-                if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
-                const to = at(e);
-                if (!to) return;
-                beginDrag();
-                put(p.mark, to);
-              }}
-              onPointerUp={() => endGesture()}
+              {...grip({
+                name: `Pin: ${MARK_NAMES[p.mark]}${out ? ', does not agree with the others' : ''}`,
+                mine,
+                onArrow: (right, up) =>
+                  put(p.mark, [keep(p.at[0] + 0.002 * right), keep(p.at[1] - 0.002 * up * photo.aspect)]),
+                onDrag: (x, y) => put(p.mark, [keep(x), keep(y * photo.aspect)]),
+              })}
             >
               <circle cx={p.at[0]} cy={p.at[1] * h} r={1.4 * r} fill="transparent" />
               <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke="#f6f6f4" strokeWidth={0.006} />

@@ -1,13 +1,14 @@
 'use client';
 /** Eyes, sockets and stems inside the head, from above and from the front, with the zone no needle may enter. */
 import Box from '@mui/material/Box';
-import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { intoHead } from '@/core/face/head';
 import type { FacePlan } from '@/core/face/face';
 import { stemDirection } from '@/core/face/stems';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
-import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { useDesk } from '@/desk/store';
+import { grip } from '@/ui/parts/grip';
 import { editEyes } from './EyeControls';
 import { useFace } from './face-store';
 
@@ -21,7 +22,6 @@ const GAP = 8;
 export function SettingPicture() {
   const f = useFace();
   const frame = useDesk((s) => s.plan?.frame);
-  const svg = useRef<SVGSVGElement>(null);
   if (!f?.plan) return <Box sx={{ flex: 1, bgcolor: 'desk.stage' }} />;
   const { plan, face, mine } = f;
   const { eyes } = plan;
@@ -118,41 +118,30 @@ export function SettingPicture() {
                 strokeLinecap="round"
               />
               <g
-                tabIndex={mine ? 0 : -1}
-                role="button"
-                aria-label={`End of the ${s.side} stem, ${name}: ${stem.inDeg}° in, ${stem.downDeg}° down`}
                 data-handle={`stem-${s.side}-${view}`}
-                style={{ cursor: mine ? 'grab' : 'default', touchAction: 'none' }}
-                onKeyDown={(e: KeyboardEvent) => {
-                  const d =
-                    view === 'above' ? { ArrowLeft: -1, ArrowRight: 1 }[e.key] : { ArrowUp: -1, ArrowDown: 1 }[e.key];
-                  if (!d || !mine) return;
-                  e.preventDefault();
-                  e.stopPropagation();
+                {...grip({
+                  name: `End of the ${s.side} stem, ${name}: ${stem.inDeg}° in, ${stem.downDeg}° down`,
+                  mine,
                   // From above the left stem runs to the right as it goes further in.
-                  turn(
-                    view === 'above' ? { in: stem.inDeg + (s.side === 'left' ? d : -d) } : { down: stem.downDeg + d },
-                  );
-                }}
-                onPointerDown={(e: PointerEvent) => mine && e.currentTarget.setPointerCapture(e.pointerId)}
-                onPointerMove={(e: PointerEvent) => {
-                  if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return;
-                  const m = svg.current.getScreenCTM();
-                  if (!m) return;
-                  const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
-                  const x = at.x - shift[view][0];
-                  const y = -(at.y + rise);
-                  const a = flat(local(s.a));
-                  const sign = s.side === 'left' ? 1 : -1;
-                  beginDrag();
-                  if (view === 'above') turn({ in: deg(Math.atan2(sign * (x - a[0]), a[1] - y)) });
-                  else {
+                  onArrow: (right, up) => {
+                    if (view === 'above' ? right === 0 : up === 0) return false;
+                    return turn(
+                      view === 'above'
+                        ? { in: stem.inDeg + (s.side === 'left' ? right : -right) }
+                        : { down: stem.downDeg - up },
+                    );
+                  },
+                  onDrag: (px0, py) => {
+                    const x = px0 - shift[view][0];
+                    const y = -(py + rise);
+                    const a = flat(local(s.a));
+                    if (view === 'above')
+                      return turn({ in: deg(Math.atan2((s.side === 'left' ? 1 : -1) * (x - a[0]), a[1] - y)) });
                     // From the front only the drop is read; how far in stays as it is.
                     const drop = (a[1] - y) / stem.lengthMm;
-                    turn({ down: deg(Math.asin(Math.max(-0.98, Math.min(0.98, drop)))) });
-                  }
-                }}
-                onPointerUp={() => endGesture()}
+                    return turn({ down: deg(Math.asin(Math.max(-0.98, Math.min(0.98, drop)))) });
+                  },
+                })}
               >
                 <circle cx={b[0]} cy={-b[1]} r={10 * px} fill="transparent" />
                 <circle cx={b[0]} cy={-b[1]} r={3.5 * px} fill="#f6f6f4" stroke="#1f4b73" strokeWidth={1.5 * px} />
@@ -167,7 +156,6 @@ export function SettingPicture() {
     <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
       <Box
         component="svg"
-        ref={svg}
         viewBox={`${lo[0]} ${-hi[1]} ${box.w} ${box.h}`}
         role="group"
         aria-label="Eyes and stems inside the head"

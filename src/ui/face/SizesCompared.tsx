@@ -2,6 +2,7 @@
 /** The eyes of the cupboard, this eye and life size, each on the same head from the front, side by side. */
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
+import { onChart } from '@/core/face/face-edits';
 import { styleOf } from '@/core/face/eyes';
 import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -28,7 +29,9 @@ export function SizesCompared() {
     return list.slice(0, MOST);
   }, [f, stockId]);
   if (!f?.plan || !drawings) return null;
-  const { front } = drawings;
+  // A relief is looked at from its side.
+  const side = f.plan.oneSided ? 'profile' : 'front';
+  const front = drawings[side];
   const { lifeMm } = f.plan.eyes;
   const [w, h] = [front.max[0] - front.min[0], front.max[1] - front.min[1]];
   const middles = f.plan.measured.filter((m) => m.mark === 'eye-left' || m.mark === 'eye-right');
@@ -58,13 +61,16 @@ export function SizesCompared() {
             <Drawn drawing={bare} px={w / 128} />
             {middles.map((m) => {
               const e = f.plan!.eyes.places[m.mark === 'eye-left' ? 0 : 1];
-              const facing = e ? Math.max(0.15, Math.cos((e.sideDeg * Math.PI) / 180)) : 1;
+              const facing = e
+                ? Math.max(0.15, Math.cos((((side === 'front' ? 0 : 90) - e.sideDeg) * Math.PI) / 180))
+                : 1;
+              const [cx, cy] = onChart(m.inHead, side);
               return (
                 <g key={m.mark}>
-                  <ellipse cx={m.inHead[0]} cy={-m.inHead[1]} rx={(s.mm / 2) * facing} ry={s.mm / 2} fill="#17120f" />
+                  <ellipse cx={cx} cy={-cy} rx={(s.mm / 2) * facing} ry={s.mm / 2} fill="#17120f" />
                   <circle
-                    cx={m.inHead[0] - 0.18 * s.mm * facing}
-                    cy={-m.inHead[1] - 0.2 * s.mm}
+                    cx={cx - 0.18 * s.mm * facing}
+                    cy={-cy - 0.2 * s.mm}
                     r={Math.max(0.2, 0.08 * s.mm)}
                     fill="#fff"
                   />

@@ -6,14 +6,13 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
-import { savePicture } from '@/desk/storage';
-import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
+import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FileButton } from '@/ui/parts/FileButton';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
-import { aspectOf, LARGEST_PICTURE } from '@/ui/parts/picture-size';
+import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
 import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -33,24 +32,13 @@ export function ReferenceList() {
   const chosen = useReference();
   if (!piece) return null;
   const take = async (file: File) => {
-    if (file.size > LARGEST_PICTURE)
-      return say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
-    let aspect: number;
-    try {
-      aspect = await aspectOf(file);
-    } catch {
-      return say(`${file.name} is not a picture this browser can show. Photographs as JPEG, PNG or WebP can be used.`);
-    }
-    if (aspect < 0.05 || aspect > 20) return say(`${file.name} is too narrow a strip to compare with.`);
+    const aspect = await shapeOfPicture(file);
+    if (aspect === null) return;
     const missing = piece.references.find(
       (r) => r.name === file.name.slice(0, 120) && Math.abs(r.aspect - aspect) < 0.01,
     );
     const id = missing?.id ?? freshId('photo');
-    try {
-      await savePicture(piece.id, id, file);
-    } catch (e) {
-      return say(`The picture could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
-    }
+    if (!(await keepPicture(piece.id, id, file))) return;
     if (!missing) {
       const side =
         (['left', 'front', 'above'] as const).find((s) => !piece.references.some((r) => r.side === s)) ?? 'left';

@@ -6,8 +6,8 @@ import { comparePicture, landmarks, seenFlat, type Compared, type Flat, type Lan
 import type { Outline } from '@/core/geometry/outline';
 import type { Reference } from '@/core/piece/schema';
 import { outlineFrom } from '@/desk/planner';
-import { loadPicture } from '@/desk/storage';
 import { useDesk } from '@/desk/store';
+import { usePicture } from '@/ui/parts/usePicture';
 
 export function useReference(): Reference | null {
   const piece = useDesk((s) => s.piece);
@@ -37,12 +37,10 @@ export function ComparedProvider({ children }: { children: ReactNode }) {
 function useComparison(): ComparedView | null {
   const reference = useReference();
   const form = useDesk((s) => s.piece?.form);
-  const pieceId = useDesk((s) => s.piece?.id);
   const plan = useDesk((s) => s.plan);
   const [outline, setOutline] = useState<Outline | null>(null);
-  const [picture, setPicture] = useState<string | null | undefined>(undefined);
   const side = reference?.side;
-  const id = reference?.id;
+  const picture = usePicture(reference?.id ?? null);
   useEffect(() => {
     if (!side || !plan) return;
     let gone = false;
@@ -51,21 +49,6 @@ function useComparison(): ComparedView | null {
       gone = true;
     };
   }, [side, plan]);
-  useEffect(() => {
-    if (!id || !pieceId) return;
-    let gone = false;
-    let url: string | null = null;
-    void loadPicture(pieceId, id).then((blob) => {
-      if (gone) return;
-      url = blob && URL.createObjectURL(blob);
-      setPicture(url);
-    });
-    return () => {
-      gone = true;
-      if (url) URL.revokeObjectURL(url);
-      setPicture(undefined);
-    };
-  }, [id, pieceId]);
   const body = useMemo(() => form && makeBody(form), [form]);
   const scale = plan?.form.scale.value;
   return useMemo(() => {

@@ -1,9 +1,11 @@
-/** Pictures a maker brings in: how large a file may be, and the shape of the picture. */
+/** Pictures a maker brings in: whether one can be used and kept, and its shape. */
+import { savePicture } from '@/desk/storage';
+import { say } from '@/desk/store';
 
-export const LARGEST_PICTURE = 40 * 1024 * 1024;
+const LARGEST_PICTURE = 40 * 1024 * 1024;
 
 /** Width over height of a picture. @throws when the browser cannot read it */
-export async function aspectOf(file: Blob): Promise<number> {
+async function aspectOf(file: Blob): Promise<number> {
   const url = URL.createObjectURL(file);
   try {
     const img = new Image();
@@ -13,5 +15,32 @@ export async function aspectOf(file: Blob): Promise<number> {
     return img.naturalWidth / img.naturalHeight;
   } finally {
     URL.revokeObjectURL(url);
+  }
+}
+
+/** Looks at a picture; what cannot be used is said. @returns width over height, or null */
+export async function shapeOfPicture(file: File): Promise<number | null> {
+  if (file.size > LARGEST_PICTURE) {
+    say(`${file.name} is larger than 40 MB; a smaller copy is enough to compare with.`);
+    return null;
+  }
+  try {
+    const aspect = await aspectOf(file);
+    if (aspect >= 0.05 && aspect <= 20) return aspect;
+    say(`${file.name} is too narrow a strip to compare with.`);
+  } catch {
+    say(`${file.name} is not a picture this browser can show. Photographs as JPEG, PNG or WebP can be used.`);
+  }
+  return null;
+}
+
+/** Keeps a picture in this browser; what goes wrong is said. @returns whether it is kept */
+export async function keepPicture(pieceId: string, id: string, file: File): Promise<boolean> {
+  try {
+    await savePicture(pieceId, id, file);
+    return true;
+  } catch (e) {
+    say(`The picture could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
+    return false;
   }
 }

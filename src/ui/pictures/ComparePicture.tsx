@@ -5,19 +5,18 @@
  */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { onPicture, type Flat } from '@/core/form/compare';
 import type { Reference } from '@/core/piece/schema';
-import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { useDesk } from '@/desk/store';
 import { changeReference } from '@/ui/form/CompareRoom';
 import { useCompared } from '@/ui/form/Compared';
+import { grip } from '@/ui/parts/grip';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 
 export function ComparePicture() {
   const view = useCompared();
   const mine = useDesk((s) => s.mine);
-  const svg = useRef<SVGSVGElement>(null);
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
@@ -39,39 +38,19 @@ export function ComparePicture() {
   /** Moves one thing of the picture to a place in mm. */
   const put = (recipe: (r: Reference, at: [number, number]) => void, at: Flat) =>
     changeReference(r.id, (x) => recipe(x, [clamp((at[0] - cx) / w), clamp((cy - at[1]) / h)]));
-  const grip = (name: string, at: Flat, recipe: (r: Reference, at: [number, number]) => void) => ({
-    tabIndex: mine ? 0 : -1,
-    role: 'button' as const,
-    'aria-label': name,
-    onKeyDown: (e: KeyboardEvent) => {
-      const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[e.key];
-      if (!step || !mine) return;
-      e.preventDefault();
-      e.stopPropagation();
-      put(recipe, [at[0] + step[0]!, at[1] + step[1]!]);
-    },
-    onPointerDown: (e: PointerEvent) => {
-      if (!mine) return;
-      e.currentTarget.setPointerCapture(e.pointerId);
-    },
-    onPointerMove: (e: PointerEvent) => {
-      if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return;
-      const m = svg.current.getScreenCTM();
-      if (!m) return;
-      const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
-      beginDrag();
-      put(recipe, [p.x, -p.y]);
-    },
-    onPointerUp: () => endGesture(),
-    style: { cursor: mine ? 'grab' : 'default', touchAction: 'none' },
-  });
+  const held = (name: string, at: Flat, recipe: (r: Reference, at: [number, number]) => void) =>
+    grip({
+      name,
+      mine,
+      onArrow: (right, up) => put(recipe, [at[0] + right / 2, at[1] + up / 2]),
+      onDrag: (x, y) => put(recipe, [x, -y]),
+    });
   const a = onPicture(compared, r.a);
   const b = onPicture(compared, r.b);
   return (
     <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
       <Box
         component="svg"
-        ref={svg}
         viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
         aria-label={`${r.name} behind the outline of the animal`}
         sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', color: 'text.primary' }}
@@ -114,7 +93,7 @@ export function ComparePicture() {
             ['Second point of known distance', b, 'b'],
           ] as const
         ).map(([name, at, key]) => (
-          <g key={key} {...grip(name, at, (x, p) => void (x[key] = p))} data-handle={key}>
+          <g key={key} {...held(name, at, (x, p) => void (x[key] = p))} data-handle={key}>
             <rect
               x={at[0] - 4 * line}
               y={-at[1] - 4 * line}
@@ -138,7 +117,7 @@ export function ComparePicture() {
             />
             <circle cx={p.piece[0]} cy={-p.piece[1]} r={2 * line} fill="#1f4b73" />
             <g
-              {...grip(`Pin: ${p.name}, ${p.offMm.toFixed(1)} mm off`, p.photo, (x, at) => {
+              {...held(`Pin: ${p.name}, ${p.offMm.toFixed(1)} mm off`, p.photo, (x, at) => {
                 const pin = x.pins.find((y) => y.landmark === p.id);
                 if (pin) pin.at = at;
               })}
