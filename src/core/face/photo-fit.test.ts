@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { FacePhoto } from '@/core/piece/face';
+import { eyeInPhoto } from './eye-in-photo';
 import { fitPhoto, type PinOn, type Pt } from './photo-fit';
 
 const chart: [string, Pt][] = [
@@ -53,5 +55,33 @@ describe('a photograph laid on the chart', () => {
         { mark: 'chin', chart: [0, -7], picture: [0.5, 0.5] },
       ]),
     ).toBeNull();
+  });
+});
+
+describe('the eye of a photograph', () => {
+  const photo = (pins: FacePhoto['pins']): FacePhoto => ({
+    id: 'p',
+    name: 'p',
+    of: 'animal',
+    side: 'front',
+    aspect: 2,
+    strength: 1,
+    pins,
+  });
+  it('is as large on the piece as its share of the head says, whatever the shape of the picture', () => {
+    const size = eyeInPhoto(
+      photo([
+        { mark: 'edge-a', at: [0.5, 0.2] },
+        // A fifth of the height of a picture twice as wide as high is a tenth of its width.
+        { mark: 'edge-b', at: [0.5, 0.4] },
+        { mark: 'head-a', at: [0.1, 0.5] },
+        { mark: 'head-b', at: [0.9, 0.5] },
+      ]),
+      24,
+    )!;
+    expect(size.value).toBeCloseTo((24 * 0.1) / 0.8, 9);
+  });
+  it('is not known until all four edges are pinned apart', () => {
+    expect(eyeInPhoto(photo([{ mark: 'edge-a', at: [0.5, 0.2] }]), 24)).toBeNull();
   });
 });

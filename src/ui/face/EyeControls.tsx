@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { eyeInPhoto } from '@/core/face/eye-in-photo';
 import { styleOf } from '@/core/face/eyes';
 import { mirrorPlace } from '@/core/form/places';
 import { EYE_KINDS, eyesSchema, type Eyes } from '@/core/piece/face';
@@ -10,6 +11,7 @@ import { setView, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
+import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { editFace, useFace } from './face-store';
@@ -103,17 +105,12 @@ function LifeField() {
   const scale = useDesk((s) => s.plan?.form.scale.value ?? 1);
   const { q } = useUnits();
   const { face, plan, mine } = f;
-  const photo = face.photos.find(
-    (p) => p.of === 'animal' && ['edge-a', 'edge-b', 'head-a', 'head-b'].every((m) => p.pins.some((x) => x.mark === m)),
-  );
-  const fromPhoto = (() => {
-    if (!photo || !plan) return null;
-    const at = (m: string) => photo.pins.find((p) => p.mark === m)!.at;
-    const span = (a: string, b: string) => Math.hypot(at(a)[0] - at(b)[0], (at(a)[1] - at(b)[1]) / photo.aspect);
-    const head = span('head-a', 'head-b');
-    if (head < 1e-4) return null;
-    return plan.headWidthMm * (span('edge-a', 'edge-b') / head) * scale;
-  })();
+  const pinned = face.photos.flatMap((p) => {
+    const size = plan && p.of === 'animal' ? eyeInPhoto(p, plan.headWidthMm) : null;
+    return size
+      ? [{ photo: p, size, lifeMm: Math.max(0.5, Math.min(120, Math.round(10 * size.value * scale) / 10)) }]
+      : [];
+  })[0];
   const { lifeMm } = face.eyes;
   return (
     <>
@@ -140,15 +137,13 @@ function LifeField() {
           onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
         />
       )}
-      {fromPhoto !== null && (
-        <Button
-          disabled={!mine}
-          onClick={() =>
-            editEyes((e) => void (e.lifeMm = Math.max(0.5, Math.min(120, Math.round(10 * fromPhoto) / 10))))
-          }
-        >
-          Take {q({ kind: 'fine', value: fromPhoto })} from {photo!.name}
-        </Button>
+      {pinned && (
+        <Box sx={{ fontSize: 13 }}>
+          On {pinned.photo.name} it would be <OpenedFigure figure={pinned.size} /> on this head.
+          <Button disabled={!mine} onClick={() => editEyes((e) => void (e.lifeMm = pinned.lifeMm))}>
+            Take {q({ kind: 'fine', value: pinned.lifeMm })} from {pinned.photo.name}
+          </Button>
+        </Box>
       )}
     </>
   );
