@@ -16,6 +16,7 @@ test('nothing jumps while a screen appears', async ({ desk: page }) => {
   for (const path of [
     '/',
     '/piece/pine-marten/coat',
+    '/piece/pine-marten/face',
     '/piece/pine-marten/order',
     '/piece/pine-marten/bench',
     '/cupboard',

@@ -12,6 +12,7 @@ import { enclosed } from '@/core/form/flat-parts';
 import { coatTables } from './coat-tables';
 import { flatOutline, shadeTables } from './shade-sheets';
 import type { Paper } from './paper';
+import { faceSheets } from './face-sheets';
 import { rowSheets } from './row-sheets';
 import { tiles } from './tiling';
 
@@ -164,5 +165,73 @@ describe('markings on paper', () => {
       .split('\r\n')
       .find((l) => l.includes('Flanks'))!;
     expect(line).toContain('6 Chestnut top : 2 Dark umber top');
+  });
+});
+
+describe('the face card', () => {
+  /** Keeps what is drawn on it. */
+  function recorder() {
+    const rings: (readonly (readonly [number, number])[])[] = [];
+    const lines: { points: readonly (readonly [number, number])[]; wide: number }[] = [];
+    const pins: [number, number][] = [];
+    const says: string[] = [];
+    const paper = {
+      y: 20,
+      width: 210,
+      height: 297,
+      innerWidth: 182,
+      newPage() {
+        this.y = 14;
+      },
+      room: () => undefined,
+      heading: (s: string) => says.push(s),
+      paragraph: (s: string) => says.push(s),
+      text: (s: string) => (says.push(s), 4),
+      table: (head: readonly string[], _w: unknown, _r: unknown, rows: readonly (readonly string[])[]) =>
+        says.push([...head, ...rows.flat()].join(' | ')),
+      tagged: (_k: string, draw: () => void) => draw(),
+      clipped: (_x: number, _y: number, _w: number, _h: number, draw: () => void) => draw(),
+      checkBar: () => undefined,
+      line: () => undefined,
+      polyline: (points: readonly (readonly [number, number])[], wide: number) => lines.push({ points, wide }),
+      polygon: (ring: readonly (readonly [number, number])[]) => rings.push(ring),
+      pin: (x: number, y: number) => pins.push([x, y]),
+    };
+    faceSheets(paper as unknown as Paper, pineMarten, plan, cupboard, metric);
+    return { rings, lines, pins, says: says.join('\n') };
+  }
+  it('draws the eyes at true size and four times as large', () => {
+    const { rings } = recorder();
+    const wide = rings.map((r) => Math.max(...r.map((p) => p[0])) - Math.min(...r.map((p) => p[0])));
+    const disc = plan.face!.eyes.discMm;
+    const of = (mm: number) => wide.filter((w) => Math.abs(w - mm) < 0.02 * mm).length;
+    expect(of(disc)).toBeGreaterThanOrEqual(2);
+    expect(of(4 * disc)).toBeGreaterThanOrEqual(2);
+  });
+  it('pins lie as far apart as the places on the head, front and profile', () => {
+    const { pins } = recorder();
+    const front = plan.face!.measured;
+    const profile = front.filter((m) => !m.mark.includes('right'));
+    expect(pins.length).toBe(front.length + profile.length);
+    const at = (mark: string) => pins[front.findIndex((m) => m.mark === mark)]!;
+    const [l, r] = [at('eye-left'), at('eye-right')];
+    const twin = front.find((m) => m.mark === 'eye-left')!;
+    expect(Math.hypot(l[0] - r[0], l[1] - r[1])).toBeCloseTo(Math.hypot(twin.inHead[0] * 2, 0), 0);
+  });
+  it('has the arms of the gauge at their angles, fifty millimetres long', () => {
+    const { lines } = recorder();
+    const arms = lines.filter((l) => l.wide === 0.5 && l.points.length === 2);
+    expect(arms.length).toBe(2);
+    const { inDeg } = pineMarten.face!.eyes.stem;
+    const [a, b] = arms[0]!.points as [readonly [number, number], readonly [number, number]];
+    expect(Math.hypot(b[0] - a[0], b[1] - a[1])).toBeCloseTo(50, 9);
+    expect((Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI).toBeCloseTo(inDeg, 6);
+  });
+  it('tells callipers from thread, and who may not have the piece', () => {
+    const { says } = recorder();
+    expect(says).toContain('To the nose, thread');
+    expect(says).toContain('17.4 mm');
+    expect(says).toContain('not a toy for a small child');
+    expect(says).toContain('Never stab toward a set stem');
   });
 });

@@ -35,6 +35,13 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
     ],
   ],
   [
+    'Handles on a drawing',
+    [
+      ['Tab', 'to the next handle'],
+      ['← → ↑ ↓', 'move it: half a millimetre, one degree'],
+    ],
+  ],
+  [
     'Bench',
     [
       ['Space', 'row done, next row'],
