@@ -37,6 +37,9 @@ describe('a first face', () => {
       // Nothing about it stops the work but what the maker has still to choose.
       const stops = plan({ ...p, face }).findings.filter((f) => f.stage === 'face' && f.severity === 'stop');
       expect(stops.map((s) => s.id)).toEqual([]);
+      // It looks the way such an animal does.
+      const aims = plan({ ...p, face }).findings.filter((f) => f.id === 'face-eye-front' || f.id === 'face-eye-side');
+      expect(aims.map((s) => s.id)).toEqual([]);
     },
     60_000,
   );

@@ -72,6 +72,7 @@ export function beginFace(piece: Piece): Face | null {
   const relief = piece.form.parts.some((p) => p.shape === 'board');
   const size = Math.max(1.5, half(0.15 * a.wideMm));
   const r = Math.max(1, a.tipMm);
+  const aside = a.bird || relief || /graz/.test(piece.form.plan);
   return {
     head: a.head.part.id,
     nose: {
@@ -99,12 +100,13 @@ export function beginFace(piece: Piece): Face | null {
       kind: relief ? 'layered' : a.bird ? 'bead' : 'stem',
       at: a.eye,
       other: null,
-      sees: a.bird || relief ? 'sideways' : 'forward',
+      sees: aside ? 'sideways' : 'forward',
       sizeMm: size,
       lifeMm: null,
       stockId: null,
       slantDeg: 0,
-      forwardDeg: 0,
+      // A hunter's eyes are turned to the front a little from how they lie on the skin.
+      forwardDeg: aside ? 0 : 20,
       socketMm: relief ? 1.5 : Math.max(1, half(0.55 * size)),
       stem: { lengthMm: Math.max(4, Math.min(10, half(0.28 * a.wideMm))), thickMm: 1, inDeg: 35, downDeg: 20 },
       layers: {
