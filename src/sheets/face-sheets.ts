@@ -13,8 +13,7 @@ import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { format, words, type Units } from '@/units/units';
-import { MARGIN, Paper } from './paper';
-import type { SheetOptions } from './row-sheets';
+import { MARGIN, Paper, type SheetOptions } from './paper';
 import { BAR, TILE_BOTTOM } from './tiling';
 
 /** The face card by itself. @throws when the piece has no face */

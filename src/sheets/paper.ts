@@ -6,12 +6,21 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import PDFDocument from 'pdfkit';
+import type { Units } from '@/units/units';
 import { unpackWoff } from './woff';
 
 const PT = 72 / 25.4;
 export const PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
 export type PaperSize = keyof typeof PAPERS;
 export const MARGIN = 14;
+
+/** How a maker wants sheets printed. */
+export interface SheetOptions {
+  readonly units: Units;
+  readonly paper: PaperSize;
+  /** Date printed on the sheets; given, so that the same plan makes the same file. */
+  readonly date: Date;
+}
 
 /** Characters of the main font file; everything else is set from the extended one. */
 const MAIN = /[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]/;

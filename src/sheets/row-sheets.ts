@@ -13,15 +13,8 @@ import { buildSheets } from './build-sheets';
 import { coatTables } from './coat-tables';
 import { faceSheets } from './face-sheets';
 import { coatWool, markingSheets, shadeTables } from './shade-sheets';
-import { MARGIN, Paper, type PaperSize } from './paper';
+import { MARGIN, Paper, type SheetOptions } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
-
-export interface SheetOptions {
-  readonly units: Units;
-  readonly paper: PaperSize;
-  /** Date printed on the sheets; given, so that the same plan makes the same file. */
-  readonly date: Date;
-}
 
 const GAP = 6;
 

@@ -6,7 +6,7 @@ import { add, dot, scale, type Vec3 } from '@/core/geometry/vec';
 import type { Face } from '@/core/piece/face';
 import type { EyeShape } from './eye-drawing';
 import { onChart, type ChartSide } from './face-edits';
-import type { FacePlan } from './face';
+import type { FacePlan } from './face-plan';
 import { directionIntoHead, directionOutOfHead, intoHead } from './head';
 import type { EyePlace } from './eye-place';
 

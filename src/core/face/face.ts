@@ -6,64 +6,31 @@ import type { CoatPlan } from '@/core/coat/coat';
 import type { CorePlan } from '@/core/form/core';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/form/frame';
-import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Memo } from '@/core/memo';
-import { figure, type Figure } from '@/core/method/define';
+import { figure } from '@/core/method/define';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { FaceMark } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { ShadePlan } from '@/core/shade/shade';
 import type { Stage } from '@/core/stage';
-import { browPlaces, type BrowPlace } from './brows';
+import { browPlaces } from './brows';
 import { planEars, type EarPlan } from './ears';
 import { corner } from './eye-place';
 import { planEyes, stemRoom, type EyePlan } from './eyes';
 import { faceFindings } from './face-findings';
+import type { FacePlan, Zone } from './face-plan';
 import { tolerance } from './face-methods';
 import { faceWork, type FaceTie } from './face-work';
-import { headOf, outOfHead, type Head, type HeadFrame } from './head';
-import { levelOf, type LevelPlan } from './level';
-import { measureMarks, type Mark, type Measured } from './marks';
+import { headOf, outOfHead, type Head } from './head';
+import { levelOf } from './level';
+import { measureMarks, type Mark } from './marks';
 import { mouthPlace, nosePlace, type MouthPlace, type NosePlace } from './mouth';
 import { STEM_ZONE } from './stems';
-import { planWhiskers, type Obstacles, type WhiskerPlan } from './whiskers';
+import { planWhiskers, type Obstacles } from './whiskers';
 
-/** A place no needle may come near: round a set stem or a glass eye. mm */
-export interface Zone {
-  readonly a: Vec3;
-  readonly b: Vec3;
-  readonly radiusMm: number;
-}
-
-export interface FacePlan {
-  readonly frame: HeadFrame;
-  readonly headWidthMm: number;
-  readonly headLengthMm: number;
-  readonly headHeightMm: number;
-  /** Outlines of the head in its own frame: right and up of the picture, mm. */
-  readonly front: Outline;
-  readonly profile: Outline;
-  readonly above: Outline;
-  /** Only one side: a picture in relief. */
-  readonly oneSided: boolean;
-  readonly measured: readonly Measured[];
-  readonly nose: NosePlace;
-  readonly mouth: MouthPlace | null;
-  readonly eyes: EyePlan;
-  readonly ears: EarPlan | null;
-  readonly brows: readonly BrowPlace[];
-  readonly whiskers: readonly WhiskerPlan[];
-  readonly zones: readonly Zone[];
-  /** Left free of fur round the middle of an eye, mm. */
-  readonly clearMm: number;
-  readonly tolerance: Figure;
-  readonly levels: readonly LevelPlan[];
-  readonly minutes: number;
-  /** Wool it takes. */
-  readonly draws: readonly { readonly lotId: string; readonly massG: number }[];
-}
+export type { FacePlan } from './face-plan';
 
 /** Left free beyond the edge of the eye, mm. Ours. */
 const CLEAR_ROUND = 1;

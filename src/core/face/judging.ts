@@ -5,7 +5,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, PieceChange } from '@/core/stage';
-import type { FacePlan } from './face';
+import type { FacePlan } from './face-plan';
 
 export interface Judging {
   readonly piece: Piece;

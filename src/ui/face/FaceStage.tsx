@@ -17,14 +17,11 @@ import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
-import {
-  BrowControls,
-  EarControls,
-  MouthControls,
-  NoseControls,
-  useWhiskers,
-  WhiskerControls,
-} from './FeatureControls';
+import { BrowControls } from './BrowControls';
+import { EarControls } from './EarControls';
+import { MouthControls } from './MouthControls';
+import { NoseControls } from './NoseControls';
+import { useWhiskers, WhiskerControls } from './WhiskerControls';
 import { EyeControls } from './EyeControls';
 import { EyePicture } from './EyePicture';
 import { EyeRoom } from './EyeRoom';
