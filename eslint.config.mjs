@@ -48,7 +48,11 @@ const config = [
   },
   wall(['src/core/**'], ['app', 'ui', 'desk', 'worker', 'sheets', 'units'], core),
   // Its tree of boxes is plain computation; it needs no page.
-  wall(['src/core/geometry/rays.ts'], ['app', 'ui', 'desk', 'worker', 'sheets', 'units'], core.filter((x) => x !== 'three')),
+  wall(
+    ['src/core/geometry/rays.ts'],
+    ['app', 'ui', 'desk', 'worker', 'sheets', 'units'],
+    core.filter((x) => x !== 'three'),
+  ),
   {
     files: ['src/core/**'],
     ignores: ['**/*.test.ts'],

@@ -278,7 +278,7 @@ describe('properties', () => {
       coarse,
     );
     const again = [...m.made].filter(([slot, n]) => n !== (before.get(slot) ?? 0)).map(([slot]) => slot);
-    // The core follows the thickness of the coat; nothing of the skin does.
+    // The core follows the thickness of the coat, and stems of eyes sit in the core; nothing of the skin does.
     expect(again.sort()).toEqual([
       'chart:flanks',
       'core',
@@ -286,6 +286,7 @@ describe('properties', () => {
       'margins:flanks',
       'rows:flanks',
       'shade:flanks',
+      'stems',
     ]);
   });
 
