@@ -1,4 +1,4 @@
-import { accessible, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
 
 test('the turntable turns, jumps to viewpoints and shows overlays by mouse and by key', async ({ desk: page }) => {
   await openDemo(page);
@@ -67,7 +67,7 @@ test('an area is laid with another wool, length, spacing and lift; docket and ch
   }
   await chooseArea(page, 'Back');
   await docket(page).getByRole('combobox', { name: 'Wool' }).click();
-  await page.getByRole('option', { name: /Fawn top/ }).click();
+  await choose(page.getByRole('option', { name: /Fawn top/ }));
   await expect.poll(() => docket(page).innerText()).toContain('fawn top');
   const length = docket(page).getByRole('textbox', { name: 'Length' });
   await length.fill('20');

@@ -1,6 +1,6 @@
 /** What every browser test stands on: no console errors, no request to another origin, helpers to open a piece. */
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
 export const test = base.extend<{ desk: Page }>({
   desk: async ({ page, baseURL }, provide) => {
@@ -61,4 +61,11 @@ export async function accessible(page: Page): Promise<void> {
 export async function saved(page: Page): Promise<void> {
   await page.waitForTimeout(150);
   await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
+}
+
+/** Takes an option of the list that is open, by key: a press that comes while it still unfolds is not taken. */
+export async function choose(option: Locator): Promise<void> {
+  await option.focus();
+  await option.press('Enter');
+  await expect(option).toBeHidden();
 }

@@ -4,7 +4,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
-import { accessible, docket, expect, openDemo, test } from './desk';
+import { accessible, choose, docket, expect, openDemo, test } from './desk';
 
 const room = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Rooms of the face' }).getByRole('button', { name }).click();
@@ -20,14 +20,6 @@ async function openFace(page: Page, name = 'Pine marten'): Promise<void> {
   }
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Face/ }).click();
   await expect(docket(page).getByText(/across,/)).toBeVisible({ timeout: 60_000 });
-}
-
-/** Takes an option of the list that is open, by key: on a busy machine a press may come while it still unfolds. */
-async function choose(page: Page, name: string): Promise<void> {
-  const option = page.getByRole('option', { name });
-  await option.focus();
-  await option.press('Enter');
-  await expect(option).toBeHidden();
 }
 
 const handle = (page: Page, what: string): Locator => page.locator(`[data-handle="${what}"]`);
@@ -161,7 +153,7 @@ test('size and kind: what is at hand, where it stands between life and cute, eac
   await expect(page.getByRole('group', { name: 'Sizes of the eye compared' })).toContainText('life size');
   await room(page, 'Chart');
   await docket(page).getByRole('combobox', { name: 'Kind' }).click();
-  await choose(page, 'Rolled wool ball');
+  await choose(page.getByRole('option', { name: 'Rolled wool ball' }));
   await room(page, 'Setting');
   await expect(docket(page).getByRole('list')).toContainText('Roll two balls side by side from equal pinches');
   await expect(docket(page).getByText('rolled to')).toBeVisible();
@@ -206,7 +198,7 @@ test('eye builder: pupil, lamp by key, mirrored lights, lids and what the face s
   for (let i = 0; i < 18; i++) await page.keyboard.press('ArrowRight');
   await expect(docket(page)).toContainText(/The light stands at (1 o’clock|half past 1)/);
   await docket(page).getByRole('combobox', { name: 'Pupil', exact: true }).click();
-  await choose(page, 'upright slit');
+  await choose(page.getByRole('option', { name: 'upright slit' }));
   await expect(page.getByRole('table', { name: 'Sizes from rim to light' })).toContainText('Pupil, upright slit');
   const layers = docket(page).getByRole('group', { name: 'Layers of the eye' });
   await layers.getByRole('textbox', { name: 'Size', exact: true }).fill('0.4');
@@ -222,7 +214,7 @@ test('eye builder: pupil, lamp by key, mirrored lights, lids and what the face s
   // The closed variant of the same eye.
   await room(page, 'Chart');
   await docket(page).getByRole('combobox', { name: 'Kind' }).click();
-  await choose(page, 'Closed eye');
+  await choose(page.getByRole('option', { name: 'Closed eye' }));
   await room(page, 'Setting');
   await expect(docket(page).getByRole('list')).toContainText('Draw two lids over a small padding');
 });

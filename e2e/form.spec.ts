@@ -1,6 +1,6 @@
 import bunny from 'bunny';
 import type { Page } from '@playwright/test';
-import { accessible, docket, expect, openDemo, saved, test } from './desk';
+import { accessible, choose, docket, expect, openDemo, saved, test } from './desk';
 
 /** Opens a demo piece in one of the rooms of the Form. */
 async function room(page: Page, name: string, piece?: string): Promise<void> {
@@ -24,9 +24,9 @@ test('a piece from a body plan and any measure the maker knows', async ({ desk: 
   for (const plan of ['Standing', 'Sitting', 'Curled', 'Upright', 'Long-necked', 'Relief picture']) {
     await expect(page.getByRole('option', { name: new RegExp(plan) })).toBeVisible();
   }
-  await page.getByRole('option', { name: 'Perching bird' }).click();
+  await choose(page.getByRole('option', { name: 'Perching bird' }));
   await page.getByLabel('Measure you know').click();
-  await page.getByRole('option', { name: 'length of tail' }).click();
+  await choose(page.getByRole('option', { name: 'length of tail' }));
   await page.getByLabel(/Finished length of tail/).fill('40');
   await page.getByLabel(/The same in life/).fill('80');
   await accessible(page);
@@ -129,7 +129,7 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await expect(page.getByLabel('Wires to cut')).toContainText('Hind leg, left to right');
   await page.getByRole('button', { name: 'one wire, doubled' }).click();
   await page.getByRole('combobox', { name: 'Wire' }).click();
-  await page.getByRole('option', { name: /Aluminium wire/ }).click();
+  await choose(page.getByRole('option', { name: /Aluminium wire/ }));
   const short = page.getByRole('article', { name: /Not enough Aluminium wire/ });
   await expect(short).toBeVisible();
   await short.getByRole('button', { name: /Use Galvanised/ }).click();
@@ -241,7 +241,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await page.getByLabel('Name of the area').fill('Left sock');
   await expect(page.getByRole('list', { name: 'Areas' }).getByRole('button', { name: 'Throat bib' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Part' }).click();
-  await page.getByRole('option', { name: 'Foreleg' }).click();
+  await choose(page.getByRole('option', { name: 'Foreleg' }));
   await page.getByRole('button', { name: 'left', exact: true }).click();
   await page.getByRole('textbox', { name: 'To, along' }).fill('0.95');
   await page.getByRole('textbox', { name: 'To, along' }).blur();
@@ -283,12 +283,12 @@ test('an own base: a scan is read, reported, sized, used, covered and undone; wh
   const dialog = page.getByRole('dialog', { name: 'base.obj' });
   await expect(dialog.getByRole('list', { name: 'What was done' })).toContainText('triangles read');
   await dialog.getByRole('combobox', { name: 'Nose points to' }).click();
-  await page.getByRole('option', { name: '+y' }).click();
+  await choose(page.getByRole('option', { name: '+y' }));
   await expect(dialog.getByRole('alert')).toContainText('two different ways');
   await dialog.getByRole('combobox', { name: 'Nose points to' }).click();
-  await page.getByRole('option', { name: '-x' }).click();
+  await choose(page.getByRole('option', { name: '-x' }));
   await dialog.getByRole('combobox', { name: 'Unit' }).click();
-  await page.getByRole('option', { name: 'in', exact: true }).click();
+  await choose(page.getByRole('option', { name: 'in', exact: true }));
   await expect(dialog).toContainText(/\d+ mm nose to tail/);
   await accessible(page);
   await dialog.getByRole('button', { name: 'Use it' }).click();

@@ -1,4 +1,4 @@
-import { accessible, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
 
 test('close the browser at any moment and find everything as it was', async ({ desk: page }) => {
   await openDemo(page);
@@ -103,9 +103,9 @@ test('cupboard, settings and handbook: changes reach the docket, units change ev
   await expect(docket(page).getByRole('article', { name: /Cream top is too short/ })).toBeVisible();
   await page.goto('/settings');
   await page.getByLabel('Lengths').click();
-  await page.getByRole('option', { name: /Inches/ }).click();
+  await choose(page.getByRole('option', { name: /Inches/ }));
   await page.getByLabel('Weights').click();
-  await page.getByRole('option', { name: 'Ounces' }).click();
+  await choose(page.getByRole('option', { name: 'Ounces' }));
   await accessible(page);
   await page.waitForTimeout(200);
   await page.goto('/piece/pine-marten/coat');

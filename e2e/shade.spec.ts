@@ -1,7 +1,7 @@
 /** Shade in a real browser: layers, blends, matching with a made-up photograph, hiding, reverse needle, markings, judging. */
 import { deflateSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
-import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, openDemo, test } from './desk';
 
 const room = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Rooms of the shade' }).getByRole('button', { name }).click();
@@ -111,7 +111,7 @@ test('pale over dark: what it takes is said and put right by one press; stop bef
   await add(page, 'Veil');
   const hand = page.getByRole('group', { name: 'The layer in hand' });
   await hand.getByRole('combobox').first().click();
-  await page.getByRole('option', { name: 'Soft white top' }).click();
+  await choose(page.getByRole('option', { name: 'Soft white top' }));
   await hand.getByRole('button', { name: 'hides it' }).click();
   const caution = docket(page).getByRole('article', { name: /Soft white top on Top of the head lets/ });
   await expect(caution).toContainText('pale fibre lets light through');
@@ -119,7 +119,7 @@ test('pale over dark: what it takes is said and put right by one press; stop bef
   await expect(caution).toHaveCount(0);
   await add(page, 'Reverse needle');
   await hand.getByRole('combobox').first().click();
-  await page.getByRole('option', { name: 'Bright blue top' }).click();
+  await choose(page.getByRole('option', { name: 'Bright blue top' }));
   const stop = docket(page).getByRole('article', { name: /Bright blue top cannot be raised/ });
   await stop.getByRole('button', { name: /Lay Bright blue top below/ }).click();
   await expect(stop).toHaveCount(0);
@@ -261,7 +261,7 @@ test('the whole is judged: pairs, palette under three daylights, small parts tha
   await accessible(page);
   const nose = docket(page).getByRole('group', { name: 'Colour of Nose' });
   await nose.getByRole('combobox').first().click();
-  await page.getByRole('option', { name: 'Bright blue top' }).click();
+  await choose(page.getByRole('option', { name: 'Bright blue top' }));
   await nose.getByRole('button', { name: 'Take wool 2 out' }).click();
   const clash = docket(page).getByRole('article', { name: /Pads clashes with Nose/ });
   await expect(clash).toBeVisible();
@@ -295,7 +295,7 @@ test('a lot has its colour typed, mottled and its fineness from a grade', async 
   await form.getByRole('group', { name: 'Colour 2' }).getByRole('textbox', { name: 'Share' }).fill('0.3');
   await expect(form.getByText('pulled apart')).toBeVisible();
   await form.getByRole('combobox', { name: /Wool grade/ }).click();
-  await page.getByRole('option', { name: /^56s/ }).click();
+  await choose(page.getByRole('option', { name: /^56s/ }));
   await expect(form.getByRole('textbox', { name: 'Fineness', exact: true })).toHaveValue('27.1');
   await accessible(page);
 });
