@@ -119,6 +119,7 @@ export function* planSteps(
       wire: frame.result,
       coat: coat.result,
       shade: shade.result,
+      coatWork: [...coat.operations, ...shade.operations].map((o) => o.id),
       memo,
     });
     const order = planWork(

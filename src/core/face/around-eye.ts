@@ -51,8 +51,6 @@ export function colourAround(eye: Vec3, reachMm: number, coat: CoatPlan, shade: 
 export interface FurNear {
   readonly areaId: string;
   readonly name: string;
-  /** Nearest root to the middle of an eye, mm. */
-  readonly rootMm: number;
   /** Nearest any fibre comes to the middle of an eye, mm. */
   readonly fibreMm: number;
   /** Of the fibres rooted within their own length of an eye, the share that reaches it. */
@@ -67,7 +65,6 @@ export function furNear(eyes: readonly EyePlace[], reachMm: number, coat: CoatPl
     if (!a.fur) return [];
     const long = Math.max(a.fur.pile.hemMm, a.fur.pile.topMm);
     const lift = Math.cos((a.fur.pile.liftDeg * Math.PI) / 180);
-    let root = Infinity;
     let fibre = Infinity;
     let near = 0;
     let into = 0;
@@ -79,7 +76,6 @@ export function furNear(eyes: readonly EyePlace[], reachMm: number, coat: CoatPl
           const at: Vec3 = [p[i]!, p[i + 1]!, p[i + 2]!];
           for (const e of eyes) {
             const d = norm(sub(e.at, at));
-            root = Math.min(root, d);
             if (d > long + reachMm) continue;
             near++;
             const up = Math.sqrt(Math.max(0, 1 - lift * lift));
@@ -104,7 +100,6 @@ export function furNear(eyes: readonly EyePlace[], reachMm: number, coat: CoatPl
           {
             areaId: a.id,
             name: a.name,
-            rootMm: root,
             fibreMm: fibre,
             into: into / near,
             longestMm: Math.max(0, longest),

@@ -1,4 +1,5 @@
 /** Judgement of the eyes as they sit: depth, where they look, layers too small to felt, what they vanish in, fur that reaches them. */
+import { samePlace } from '@/core/form/places';
 import { rimFor } from '@/core/shade/judge';
 import { VANISHES } from '@/core/shade/words';
 import { degrees, fine, say, share } from '@/core/text';
@@ -226,13 +227,7 @@ export function ofFur({ piece, face, plan }: Judging, put: Put): void {
   }
   // Fur set to point away from an eye that has since moved.
   piece.areas.forEach((a, i) => {
-    const q = a.awayFrom;
-    if (
-      !q ||
-      (q.part === face.eyes.at.part &&
-        Math.hypot(q.along - face.eyes.at.along, q.up - face.eyes.at.up, q.out - face.eyes.at.out) < 0.02)
-    )
-      return;
+    if (!a.awayFrom || samePlace(a.awayFrom, face.eyes.at)) return;
     put({
       id: `face-away-${a.id}`,
       severity: 'note',

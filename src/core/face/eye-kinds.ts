@@ -11,6 +11,8 @@ export interface EyeNumbers {
   readonly inDeg: number;
   readonly downDeg: number;
   readonly slantDeg: number;
+  /** A pair; a relief has one. */
+  readonly two: boolean;
 }
 
 export interface EyeKindSpec {
@@ -34,7 +36,7 @@ const NEEDLE = say`Eyes on the point of the needle, fingers flat and out of its 
 const GLUE = say`Glue in fresh air and off the skin; hold the awl away from the other hand.`;
 
 const socket = (n: EyeNumbers): Text =>
-  say`Press and felt both sockets in together, ${fine(n.socketMm)} deep and ${fine(n.sizeMm)} across; look from the front, from above and in profile before going on`;
+  say`${n.two ? 'Press and felt both sockets in together' : 'Press and felt the socket in'}, ${fine(n.socketMm)} deep and ${fine(n.sizeMm)} across; look from the front, from above and in profile before going on`;
 
 export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
   rolled: {
@@ -46,10 +48,10 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     makeMinutes: 16,
     setMinutes: 12,
     make: (n) =>
-      say`Roll two balls side by side from equal pinches, damp or with a little soap so that they grip, ${fine(n.beforeMm ?? n.sizeMm)} across, then felt them to ${fine(n.sizeMm)}`,
+      say`${n.two ? 'Roll two balls side by side from equal pinches' : 'Roll a ball'}, damp or with a little soap so that it grips, ${fine(n.beforeMm ?? n.sizeMm)} across, then felt to ${fine(n.sizeMm)}`,
     seat: socket,
     set: (n) =>
-      say`Felt each ball in round its edge only, so that the dome stays ${fine(Math.max(0, n.sizeMm - n.socketMm))} out; stab the middle again where it loosens`,
+      say`Felt ${n.two ? 'each' : 'the'} ball in round its edge only, so that the dome stays ${fine(Math.max(0, n.sizeMm - n.socketMm))} out; stab the middle again where it loosens`,
     caution: NEEDLE,
   },
   wound: {
@@ -61,9 +63,10 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     makeMinutes: 14,
     setMinutes: 12,
     make: (n) =>
-      say`Wind a flat thin strip tightly round a stick to ${fine(n.beforeMm ?? n.sizeMm)}, slide it off, close the hole and felt to ${fine(n.sizeMm)}; count the turns and give the second one as many`,
+      say`Wind a flat thin strip tightly round a stick to ${fine(n.beforeMm ?? n.sizeMm)}, slide it off, close the hole and felt to ${fine(n.sizeMm)}${n.two ? '; count the turns and give the second one as many' : ''}`,
     seat: socket,
-    set: (n) => say`Felt each one in round its edge, the dome ${fine(Math.max(0, n.sizeMm - n.socketMm))} out`,
+    set: (n) =>
+      say`Felt ${n.two ? 'each one' : 'it'} in round its edge, the dome ${fine(Math.max(0, n.sizeMm - n.socketMm))} out`,
     caution: NEEDLE,
   },
   layered: {
@@ -75,10 +78,10 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     makeMinutes: 6,
     setMinutes: 26,
     make: (n) =>
-      say`Draw off and weigh the wool of both eyes layer by layer, rim to light, two alike of each, for ${fine(n.sizeMm)}`,
+      say`Draw off and weigh the wool ${n.two ? 'of both eyes layer by layer, rim to light, two alike of each' : 'layer by layer, rim to light'}, for ${fine(n.sizeMm)}`,
     seat: socket,
-    set: () =>
-      say`Felt in rim, iris, pupil and light one over the other, both eyes layer by layer; the light last and barely, or it vanishes`,
+    set: (n) =>
+      say`Felt in rim, iris, pupil and light one over the other${n.two ? ', both eyes layer by layer' : ''}; the light last and barely, or it vanishes`,
     caution: NEEDLE,
   },
   bead: {
@@ -92,7 +95,7 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     make: null,
     seat: socket,
     set: (n) =>
-      say`Sew each bead in with a double thread through the head, pulled until it sits ${fine(n.socketMm)} deep; both before either is tied off`,
+      say`Sew ${n.two ? 'each' : 'the'} bead in with a double thread through the head, pulled until it sits ${fine(n.socketMm)} deep${n.two ? '; both before either is tied off' : ''}`,
     caution: say`A sewing needle through a small head comes out where the fingers are: push it against cork.`,
   },
   stem: {
@@ -103,11 +106,11 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     dome: 'ball',
     makeMinutes: 4,
     setMinutes: 14,
-    make: (n) => say`Cut both stems to ${fine(n.stemMm)}`,
+    make: (n) => say`Cut ${n.two ? 'both stems' : 'the stem'} to ${fine(n.stemMm)}`,
     seat: (n) =>
-      say`Make both holes with the awl, ${degrees(n.inDeg)} inward and ${degrees(n.downDeg)} downward, leave the awl in so that the hole does not close, then fit both eyes dry and look from the front, from above and in profile`,
-    set: () =>
-      say`One dot of glue on each stem, both eyes in, hold while it sets and make another part meanwhile; never stab toward a stem`,
+      say`Make ${n.two ? 'both holes' : 'the hole'} with the awl, ${degrees(n.inDeg)} inward and ${degrees(n.downDeg)} downward, leave the awl in so that the hole does not close, then fit ${n.two ? 'both eyes' : 'the eye'} dry and look from the front, from above and in profile`,
+    set: (n) =>
+      say`One dot of glue on ${n.two ? 'each stem, both eyes in' : 'the stem'}, hold while it sets and make another part meanwhile; never stab toward a stem`,
     caution: GLUE,
   },
   closed: {
@@ -119,7 +122,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     makeMinutes: 0,
     setMinutes: 10,
     make: null,
-    seat: (n) => say`Mark both lines with pins, ${fine(n.sizeMm)} long, sloping by ${degrees(n.slantDeg)}`,
+    seat: (n) =>
+      say`Mark ${n.two ? 'both lines' : 'the line'} with pins, ${fine(n.sizeMm)} long, sloping by ${degrees(n.slantDeg)}`,
     set: () =>
       say`Draw two lids over a small padding and felt a thin dark line where they meet, from the middle to each corner`,
     caution: NEEDLE,
@@ -132,9 +136,10 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     dome: 'flat',
     makeMinutes: 2,
     setMinutes: 8,
-    make: (n) => say`Twist two equal pinches for discs of ${fine(n.sizeMm)}`,
-    seat: (n) => say`Mark both middles with pins and try a paper disc of ${fine(n.sizeMm)} on each`,
-    set: () => say`Felt each disc flat from its edge inward`,
+    make: (n) => say`Twist ${n.two ? 'two equal pinches for discs' : 'a pinch for a disc'} of ${fine(n.sizeMm)}`,
+    seat: (n) =>
+      say`Mark ${n.two ? 'both middles' : 'the middle'} with pins and try a paper disc of ${fine(n.sizeMm)} on ${n.two ? 'each' : 'it'}`,
+    set: (n) => say`Felt ${n.two ? 'each' : 'the'} disc flat from its edge inward`,
     caution: NEEDLE,
   },
 };

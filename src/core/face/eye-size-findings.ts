@@ -3,6 +3,7 @@ import type { Remedy } from '@/core/stage';
 import { count, fine, say, share } from '@/core/text';
 import { EYE_SPECS } from './eye-kinds';
 import { styleOf } from './eyes';
+import { withStockEye } from './face-edits';
 import { half, set, type Judging, type Put } from './judging';
 
 export function ofEyeSize({ face, plan }: Judging, put: Put): void {
@@ -44,11 +45,7 @@ export function ofEyeSize({ face, plan }: Judging, put: Put): void {
     label: say`Use ${s.eye.name}`,
     effect:
       s.factor === null ? say`${fine(s.eye.diameterMm)} across` : say`${fine(s.eye.diameterMm)}, ${styleOf(s.factor)}`,
-    changes: [
-      set(['eyes', 'stockId'], s.eye.id),
-      set(['eyes', 'sizeMm'], s.eye.diameterMm),
-      ...(s.eye.kind === 'stem' ? [set(['eyes', 'stem', 'thickMm'], s.eye.stemThickMm)] : []),
-    ],
+    changes: [set(['eyes'], withStockEye(face.eyes, s.eye))],
   });
   if (!eyes.stock) {
     put({

@@ -75,7 +75,6 @@ export interface EyePlan {
     readonly touch: Figure | null;
     readonly clearing: StemChoice | null;
     readonly longestMm: number | null;
-    readonly startApartMm: number | null;
   } | null;
   readonly wool: { readonly each: Figure; readonly before: Figure | null; readonly lotId: string | null } | null;
   readonly steps: readonly { readonly what: 'make' | 'seat' | 'set'; readonly says: Text; readonly minutes: number }[];
@@ -210,6 +209,7 @@ export function planEyes(s: EyeSetting): EyePlan {
     inDeg: eyes.stem.inDeg,
     downDeg: eyes.stem.downDeg,
     slantDeg: eyes.slantDeg,
+    two: two > 1,
   };
   const edgeHex = edgeOf(eyes, stock, s.piece, cupboard);
   const reach = discMm / 2;
@@ -279,7 +279,6 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
       level && apart !== null
         ? figure(stemsTouch, { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm })
         : null,
-    startApartMm: apart,
   };
 }
 

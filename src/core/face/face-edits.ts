@@ -3,8 +3,9 @@ import { crossings } from '@/core/geometry/rays';
 import type { Mesh } from '@/core/geometry/mesh';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Body } from '@/core/form/body';
-import { mirrorPlace, placeAt } from '@/core/form/places';
-import type { Face } from '@/core/piece/face';
+import { mirrorPlace, placeAt, samePlace } from '@/core/form/places';
+import type { StockEye } from '@/core/piece/cupboard';
+import type { Eyes, Face } from '@/core/piece/face';
 import type { Piece, Place } from '@/core/piece/schema';
 import { directionOutOfHead, intoHead, outOfHead, type HeadFrame } from './head';
 
@@ -55,12 +56,6 @@ export function underChart(
   return best;
 }
 
-const same = (a: Place, b: Place): boolean =>
-  a.part === b.part &&
-  Math.abs(a.along - b.along) < 0.02 &&
-  Math.abs(a.up - b.up) < 0.02 &&
-  Math.abs(a.out - b.out) < 0.02;
-
 /** A place of the animal's left, wherever it was shown. */
 const asLeft = (p: Place): Place => (p.side === 'right' ? mirrorPlace(p) : p);
 
@@ -87,9 +82,17 @@ export function moveFeature(piece: Piece, body: Body, what: Movable, point: Vec3
     const at = asLeft(place);
     return {
       ...put({ eyes: { ...face.eyes, at } }),
-      areas: piece.areas.map((a) => (a.awayFrom && same(a.awayFrom, face.eyes.at) ? { ...a, awayFrom: at } : a)),
+      areas: piece.areas.map((a) => (a.awayFrom && samePlace(a.awayFrom, face.eyes.at) ? { ...a, awayFrom: at } : a)),
     };
   }
   const id = what.slice('whiskers-'.length);
   return put({ whiskers: face.whiskers.map((w) => (w.id === id ? { ...w, at: asLeft(place) } : w)) });
 }
+
+/** Eyes of the cupboard taken: the size, and the stem where it has one, follow. */
+export const withStockEye = (e: Eyes, s: StockEye): Eyes => ({
+  ...e,
+  stockId: s.id,
+  sizeMm: s.diameterMm,
+  stem: s.kind === 'stem' ? { ...e.stem, thickMm: s.stemThickMm } : e.stem,
+});

@@ -35,14 +35,14 @@ export interface FaceWorkInput {
   readonly eyes: EyePlan;
   readonly ears: EarPlan | null;
   readonly whiskers: readonly WhiskerPlan[];
+  /** Ids of all work of coat and shade: whiskers stand in its way, so they come after it. */
+  readonly coatWork: readonly string[];
 }
-
-/** The part of the core the nose sits on. */
-export const noseCore = (face: Face, core: CorePlan) => core.parts.find((p) => p.id === face.nose.at.part) ?? null;
 
 /** Whether that part is joined to another one, so that the nose can be made before it is. */
 export const noseApart = (piece: Piece, face: Face, core: CorePlan): boolean =>
-  piece.form.parts.some((p) => p.id === face.nose.at.part && p.on !== null) && noseCore(face, core) !== null;
+  piece.form.parts.some((p) => p.id === face.nose.at.part && p.on !== null) &&
+  core.parts.some((p) => p.id === face.nose.at.part);
 
 const NOSE_WORDS: Readonly<Record<Face['nose']['kind'], string>> = {
   ball: 'Roll and felt a ball for the nose',
@@ -52,6 +52,9 @@ const NOSE_WORDS: Readonly<Record<Face['nose']['kind'], string>> = {
   wool: 'Felt the nose straight on',
   beak: 'Felt the beak firm and close its seam',
 };
+
+/** Fur that comes so near the edge of an eye is laid round it, mm. Ours. */
+const ROUND = 5;
 
 /** Minutes (ours). */
 const NOSE_MINUTES = { ball: 10, 'shaped pad': 12, 'gathered disc': 18, stitched: 20, wool: 8, beak: 12 } as const;
@@ -171,12 +174,13 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       caution: spec.caution,
     });
   }
+  const two = eyes.places.length > 1;
   const set = (why: Text) => ({ id: 'face-eyes-set', why, strength: Infinity });
   const { lids } = face.eyes;
   if (face.eyes.kind !== 'closed' && lids.upper + lids.lower + lids.darkMm > 0) {
     put({
       id: 'face-lids',
-      does: say`Draw a little wool over both eyes from above${lids.lower > 0 ? ' and below' : ''}${lids.darkMm > 0 ? say`, with a dark line of ${fine(lids.darkMm)} beneath` : ''}; edges only, no fibre pointing into the eye`,
+      does: say`Draw a little wool over ${two ? 'both eyes' : 'the eye'} from above${lids.lower > 0 ? ' and below' : ''}${lids.darkMm > 0 ? say`, with a dark line of ${fine(lids.darkMm)} beneath` : ''}; edges only, no fibre pointing into the eye`,
       passes:
         Math.abs(lids.innerMm) + Math.abs(lids.outerMm) > 0
           ? say`inner upper corner ${lids.innerMm >= 0 ? 'up' : 'down'} ${fine(Math.abs(lids.innerMm))}, outer lower corner ${lids.outerMm >= 0 ? 'down' : 'up'} ${fine(Math.abs(lids.outerMm))}`
@@ -192,7 +196,10 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     });
   }
   // Fur round the eyes is laid once they are in.
-  const around = new Set([...(eyes.around ? [eyes.around.areaId] : []), ...eyes.fur.map((f) => f.areaId)]);
+  const around = new Set([
+    ...(eyes.around ? [eyes.around.areaId] : []),
+    ...eyes.fur.filter((f) => f.fibreMm < eyes.discMm / 2 + ROUND).map((f) => f.areaId),
+  ]);
   for (const a of coat.areas) {
     if (!a.fur || !around.has(a.id)) continue;
     ties.push({
@@ -249,7 +256,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         : [];
     put({
       id: 'face-brows',
-      does: say`Felt both brows, ${fine(face.brows.lengthMm)} long, ${fine(face.brows.inMm)} thick inside and ${fine(face.brows.outMm)} outside, ${fine(face.brows.aboveMm)} above the eye`,
+      does: say`${two ? 'Felt both brows' : 'Felt the brow'}, ${fine(face.brows.lengthMm)} long, ${fine(face.brows.inMm)} thick inside and ${fine(face.brows.outMm)} outside, ${fine(face.brows.aboveMm)} above the eye`,
       lotId: face.brows.lotId,
       needle,
       minutes: 4 * Math.max(1, eyes.places.length),
@@ -258,9 +265,11 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     });
   }
   // Whiskers last: nothing is laid, trimmed or turned over after them.
-  const everything = coat.areas.flatMap((a) =>
-    a.fur ? [laid(a.id, say`Whiskers come last, when all fur lies.`)] : [],
-  );
+  const everything = x.coatWork.map((id) => ({
+    id,
+    why: say`Whiskers come last, when all fur lies and is trimmed.`,
+    strength: Infinity,
+  }));
   x.whiskers.forEach((w, i) => {
     const decided = face.whiskers[i]!;
     const after: { id: string; why: Text; strength: number }[] = [

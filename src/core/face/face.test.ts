@@ -8,6 +8,7 @@ import { readPiece } from '@/core/piece/read';
 import { EYE_KINDS } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import type { PieceChange } from '@/core/stage';
+import { layerShares } from './face-draws';
 import { beforeFelting, discWool, eyeFactor, eyeWool, seenDisc, standsOut } from './face-methods';
 
 const DEMOS = [pineMarten, alpacaCria, kingfisher, brownHare];
@@ -110,12 +111,18 @@ describe('order of the face (facts of the trade)', () => {
     expect(number(pineMarten, 'face-eyes-set')).toBeLessThan(number(pineMarten, 'face-lids'));
     expect(number(brownHare, 'face-eyes-set')).toBeLessThan(number(brownHare, 'face-brows'));
   });
-  it('eyes are in before fur is laid round them, whiskers come after all fur', () => {
+  it('eyes are in before fur is laid round them, whiskers come after all fur, trimming and colour', () => {
     const steps = plan(pineMarten).work.steps;
+    // What lies far from them need not wait.
+    const waits = (id: string) =>
+      steps.find((s) => s.operation.id === `lay-${id}`)!.operation.after.some((x) => x.id === 'face-eyes-set');
+    expect([waits('cheek'), waits('flanks'), waits('tail')]).toEqual([true, false, false]);
     for (const id of ['brow', 'cheek']) {
       expect(number(pineMarten, 'face-eyes-set')).toBeLessThan(number(pineMarten, `lay-${id}`));
     }
-    const last = Math.max(...steps.filter((s) => s.operation.kind === 'lay').map((s) => s.number));
+    const last = Math.max(
+      ...steps.filter((s) => s.operation.stage === 'coat' || s.operation.stage === 'shade').map((s) => s.number),
+    );
     expect(number(pineMarten, 'face-whiskers-whiskers')).toBeGreaterThan(last);
     expect(number(pineMarten, 'face-dashes-whiskers')).toBeLessThan(number(pineMarten, 'face-whiskers-whiskers'));
     expect(number(pineMarten, 'face-trial-brow-whiskers')).toBeLessThan(
@@ -136,6 +143,38 @@ describe('order of the face (facts of the trade)', () => {
     for (const id of near) expect(number(pineMarten, 'face-ears-fix')).toBeLessThan(number(pineMarten, `lay-${id}`));
     const after = faced(pineMarten, (f) => void (f.ears.when = 'after the coat'));
     for (const id of near) expect(number(after, 'face-ears-tack')).toBeGreaterThan(number(after, `lay-${id}`));
+  });
+  it('the wool of a layered eye is shared out over its layers, that of a nose over its blend', () => {
+    const f = faceOf(brownHare);
+    const { eyes } = brownHare.face!;
+    const shares = layerShares(eyes, f.eyes.ladder, f.eyes.discMm);
+    expect(shares.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
+    // A ring between two circles: closed form.
+    expect(shares.find((x) => x.lotId === eyes.layers.rimLotId)!.share).toBeCloseTo(
+      1 - (f.eyes.ladder.irisMm / f.eyes.discMm) ** 2,
+      9,
+    );
+    const of = (lotId: string) => f.draws.filter((d) => d.lotId === lotId).reduce((s, d) => s + d.massG, 0);
+    for (const x of shares) expect(of(x.lotId!)).toBeGreaterThanOrEqual(f.eyes.wool!.each.value * x.share - 1e-12);
+    const unchosen = layerShares({ layers: { ...eyes.layers, lightLotId: null } }, f.eyes.ladder, f.eyes.discMm);
+    expect(unchosen.reduce((s, x) => s + (x.lotId === null ? 0 : x.share), 0)).toBeLessThan(1);
+    // The marten's nose is half of each of two wools.
+    const nose = pineMarten.smallParts.find((s) => s.kind === 'nose')!.recipe;
+    const grams = nose.map(
+      (r) => faceOf(faced(pineMarten, (x) => void (x.whiskers = []))).draws.find((d) => d.lotId === r.lotId)!.massG,
+    );
+    expect(nose.length).toBe(2);
+    expect(grams[0]).toBeCloseTo(grams[1]!, 12);
+  });
+  it('a relief has one eye, and its steps speak of one', () => {
+    const steps = plan(brownHare).work.steps.filter(
+      (s) => s.operation.id.startsWith('face-eyes') || s.operation.id === 'face-lids',
+    );
+    expect(steps.length).toBeGreaterThan(2);
+    for (const s of steps) expect(JSON.stringify(s.operation.does)).not.toContain('both');
+    expect(
+      JSON.stringify(plan(pineMarten).work.steps.find((s) => s.operation.id === 'face-eyes-seat')!.operation.does),
+    ).toContain('both');
   });
   it('its wool is in the stock and its time in the hours', () => {
     const f = faceOf(brownHare);

@@ -19,6 +19,7 @@ import { browPlaces } from './brows';
 import { planEars, type EarPlan } from './ears';
 import { corner } from './eye-place';
 import { planEyes, stemRoom, type EyePlan } from './eyes';
+import { faceDraws } from './face-draws';
 import { faceFindings } from './face-findings';
 import type { FacePlan, Zone } from './face-plan';
 import { tolerance } from './face-methods';
@@ -47,6 +48,8 @@ export interface FaceInput {
   readonly wire: FramePlan;
   readonly coat: CoatPlan;
   readonly shade: ShadePlan;
+  /** Ids of the work of coat and shade. */
+  readonly coatWork: readonly string[];
   readonly memo: Memo;
 }
 
@@ -127,7 +130,20 @@ export function planFace(x: FaceInput): FaceStage {
       planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard),
     ),
   );
-  const work = faceWork({ piece, face, cupboard, hand, coat: x.coat, core: x.core, nose, mouth, eyes, ears, whiskers });
+  const work = faceWork({
+    piece,
+    face,
+    cupboard,
+    hand,
+    coat: x.coat,
+    core: x.core,
+    nose,
+    mouth,
+    eyes,
+    ears,
+    whiskers,
+    coatWork: x.coatWork,
+  });
   const result: FacePlan = {
     frame,
     headWidthMm: head.widthMm,
@@ -149,9 +165,7 @@ export function planFace(x: FaceInput): FaceStage {
     tolerance: figure(tolerance, { head: head.widthMm }),
     levels: face.checks.map((c) => levelOf(c, measured, eyes.places, head)),
     minutes: work.operations.reduce((s, o) => s + o.minutes, 0),
-    draws: work.operations.flatMap((o) =>
-      o.lotId !== null && o.massG > 0 ? [{ lotId: o.lotId, massG: o.massG }] : [],
-    ),
+    draws: faceDraws(piece, work.operations, eyes),
   };
   return {
     result,

@@ -64,8 +64,6 @@ export interface Head {
   readonly frame: HeadFrame;
   /** The skin of the head in the head's own frame, mm; ears with it. */
   readonly mesh: Mesh;
-  readonly normals: Float64Array;
-  readonly edges: Edges;
   /** Widest place without ears, from the tip of the nose to the back, and how high, mm. */
   readonly widthMm: number;
   readonly lengthMm: number;
@@ -109,7 +107,7 @@ export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head 
   const parts = form.body.parts.map((p) => p.part);
   const core = headParts(parts, face.head);
   const near = nearestParts(form);
-  const { positions, normals, triangles } = form.skin;
+  const { positions, triangles } = form.skin;
   const n = positions.length / 3;
   const scan = form.body.surface !== null;
   const local = new Float64Array(3 * n);
@@ -145,9 +143,6 @@ export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head 
     positions: Float64Array.from(from.flatMap((v) => [local[3 * v]!, local[3 * v + 1]!, local[3 * v + 2]!])),
     triangles: Uint32Array.from(T),
   };
-  const turned = Float64Array.from(
-    from.flatMap((v) => directionIntoHead(frame, [normals[3 * v]!, normals[3 * v + 1]!, normals[3 * v + 2]!])),
-  );
   const lo = [Infinity, Infinity, Infinity];
   const hi = [-Infinity, -Infinity, -Infinity];
   from.forEach((v) => {
@@ -161,8 +156,6 @@ export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head 
   return {
     frame,
     mesh,
-    normals: turned,
-    edges,
     // A head in relief stands out of its board on one side only.
     widthMm: form.body.board ? 2 * hi[0]! : hi[0]! - lo[0]!,
     lengthMm: -lo[2]!,

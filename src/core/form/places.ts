@@ -77,5 +77,9 @@ export function ontoSkin(body: Body, point: Vec3): Vec3 {
   return p;
 }
 
+/** Whether two places of either side are one, as near as a hand sets them. */
+export const samePlace = (a: Place, b: Place): boolean =>
+  a.part === b.part && Math.hypot(a.along - b.along, a.up - b.up, a.out - b.out) < 0.02;
+
 /** The same place on the other side. */
 export const mirrorPlace = (p: Place): Place => ({ ...p, side: p.side === 'left' ? 'right' : 'left' });

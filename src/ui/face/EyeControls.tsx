@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { EYE_SPECS } from '@/core/face/eye-kinds';
 import { eyeInPhoto } from '@/core/face/eye-in-photo';
 import { styleOf } from '@/core/face/eyes';
+import { withStockEye } from '@/core/face/face-edits';
 import { mirrorPlace } from '@/core/form/places';
 import { EYE_KINDS, eyesSchema, type Eyes } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
@@ -228,11 +229,7 @@ function StockList() {
               disabled={!mine}
               sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left' }}
               onClick={() => {
-                editEyes((e) => {
-                  e.stockId = s.eye.id;
-                  e.sizeMm = s.eye.diameterMm;
-                  if (s.eye.kind === 'stem') e.stem.thickMm = s.eye.stemThickMm;
-                });
+                editFace((x) => void (x.eyes = withStockEye(x.eyes, s.eye)));
                 setView({ feature: 'eyes' });
               }}
             >

@@ -113,8 +113,8 @@ export function FaceChart() {
     const now = pointOf(body, h.place);
     if (!now) return;
     const point = underChart(skin, plan.frame, at, side, now, plan.headLengthMm);
+    const next = moveFeature(piece, body, h.what, point);
     editPiece((d) => {
-      const next = moveFeature(d as never, body, h.what, point);
       d.face = next.face;
       d.areas = next.areas;
     });

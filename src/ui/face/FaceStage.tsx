@@ -74,7 +74,7 @@ export function FaceStage() {
             faceRoom: r,
             pinning: false,
             faceMark: null,
-            ...(r === 'level' ? {} : { feature: r === 'chart' ? 'eyes' : 'eyes' }),
+            ...(r === 'level' ? {} : { feature: 'eyes' }),
           })
         }
       />

@@ -1,6 +1,6 @@
 'use client';
 /** The face on the turntable: eyes with their layers on the dome, nose, mouth, brows, whiskers. */
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { eyeColours, eyeShapes } from '@/core/face/eye-drawing';
 import { onEye } from '@/core/face/face-drawing';
@@ -75,6 +75,7 @@ function Eye({ place, index, plan, face }: { place: EyePlace; index: number; pla
       };
     });
   }, [plan, face, index, place, cupboard]);
+  useEffect(() => () => layers.forEach((l) => l.geometry.dispose()), [layers]);
   return (
     <>
       {layers.map((l, i) => (
