@@ -1,7 +1,7 @@
 /**
  * plan = makePlan(piece, cupboard, hand)
  *
- *   form ─► coat ─► shade ─► face ─► work ─► stock ─► log
+ *   form ─► coat ─► shade ─► face ─► needle ─► work ─► stock ─► log
  *     ▲       │
  *     └─loft──┘   (core, wire and standing: the form once more, now that the coat is known)
  *
@@ -26,7 +26,11 @@ import type { Finding, Operation } from './stage';
 import { say } from './text';
 import { planShade, type ShadePlan } from './shade/shade';
 import { planStock, type StockPlan } from './stock/stock';
-import { planWork, type WorkPlan } from './work/order';
+import { groundOf } from './needle/ground';
+import { firstNeedle, planNeedles, tryNeedles, type NeedleInput, type NeedlePlan } from './needle/needle';
+import { photographs, withFinish } from './work/finish-work';
+import { planWork, type Ordered } from './work/order';
+import { planSittings, type WorkPlan } from './work/work';
 
 export interface Plan {
   readonly pieceId: string;
@@ -39,6 +43,7 @@ export interface Plan {
   readonly frame: FramePlan;
   readonly stands: StandsPlan;
   readonly flatParts: readonly FlatPartPlan[];
+  readonly needles: NeedlePlan;
   readonly work: WorkPlan;
   readonly stock: StockPlan;
   readonly log: LogPlan;
@@ -104,10 +109,17 @@ export function* planSteps(
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
-  const finish = (core: ReturnType<typeof planCore>): Plan => {
+  const finish = (core: ReturnType<typeof planCore>, coreBuilt: string): Plan => {
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
     const flat = planFlatParts(piece, cupboard, hand);
+    const laid = withFinish({
+      piece,
+      cupboard,
+      hand,
+      coat: coat.result,
+      operations: tied([...coat.operations, ...shade.operations], shade.ties),
+    });
     const face = planFace({
       piece,
       cupboard,
@@ -119,23 +131,49 @@ export function* planSteps(
       wire: frame.result,
       coat: coat.result,
       shade: shade.result,
-      coatWork: [...coat.operations, ...shade.operations].map((o) => o.id),
+      coatWork: laid.map((o) => o.id),
       memo,
     });
-    const order = planWork(
-      tied(
-        [
-          ...frame.operations,
-          ...core.operations,
-          ...flat.operations,
-          ...face.operations,
-          ...afterCore(tied([...coat.operations, ...shade.operations], shade.ties)),
-        ],
-        face.ties,
-      ),
+    const all = tied(
+      afterPhotographs([
+        photographs(),
+        ...frame.operations,
+        ...core.operations,
+        ...flat.operations,
+        ...face.operations,
+        ...afterCore(laid),
+      ]),
+      face.ties,
     );
+    const zones = face.result?.zones ?? [];
+    const needling: NeedleInput = {
+      piece,
+      cupboard,
+      hand,
+      ground: groundOf(work, coat.result, core.result, frame.result, zones, shaped.owner),
+      groundKey: JSON.stringify([
+        formKey,
+        coreBuilt,
+        piece.frame,
+        // Where fur lies decides what side of a thin part shows.
+        piece.areas.map((a) => [a.id, a.coat.method === 'none']),
+      ]),
+      memo,
+    };
+    const tried = tryNeedles(needling, all);
+    const best = new Map(tried.map((t) => [t.operation.id, firstNeedle(t)]));
+    const sorted = planWork(all, piece.work.moves, (id) => best.get(id) ?? null);
+    const needles = planNeedles(
+      needling,
+      tried,
+      sorted.result.steps.map((s) => s.operation.id),
+    );
+    const ordered = withHolders(sorted.result, needles.saved);
+    const order = planSittings({ piece, cupboard, hand, coat: coat.result, ordered, needles: needles.result });
     const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result, shade.result, face.result);
-    const findings = [form, core, frame, stands, flat, coat, shade, face, order, stock].flatMap((s) => s.findings);
+    const findings = [form, core, frame, stands, flat, coat, shade, face, needles, sorted, order, stock].flatMap(
+      (s) => s.findings,
+    );
     return {
       pieceId: piece.id,
       form: form.result,
@@ -146,6 +184,7 @@ export function* planSteps(
       frame: frame.result,
       stands: stands.result,
       flatParts: flat.result,
+      needles: needles.result,
       work: order.result,
       stock: stock.result,
       log: planLog(piece, coat.result, order.result),
@@ -168,10 +207,15 @@ export function* planSteps(
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<ReturnType<typeof planCore>>('core-plan');
   const early =
-    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1) ? finish(was.value) : undefined;
+    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1)
+      ? finish(was.value, was.key)
+      : undefined;
   yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
   const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
-  return finish(memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)));
+  return finish(
+    memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)),
+    coreKey,
+  );
 }
 
 /** The core is built and firm before anything is laid on it, or the shape moves (common practice). */
@@ -184,6 +228,35 @@ const afterCore = (coat: readonly Operation[]): Operation[] =>
         }
       : o,
   );
+
+/** Photographs come before proportion. */
+const afterPhotographs = (operations: readonly Operation[]): Operation[] =>
+  operations.map((o) =>
+    o.id === 'wire' || o.id.startsWith('core-') || o.id.startsWith('flat-')
+      ? {
+          ...o,
+          after: [
+            ...o.after,
+            {
+              id: 'form-photos',
+              why: say`Photographs come first: memory drifts, and wrong proportion cannot be rescued by a coat.`,
+              strength: Infinity,
+              orderOnly: true,
+            },
+          ],
+        }
+      : o,
+  );
+
+/** Steps are shorter where several needles in a holder do them. */
+function withHolders(ordered: Ordered, saved: ReadonlyMap<string, number>): Ordered {
+  if (saved.size === 0) return ordered;
+  const steps = ordered.steps.map((s) => {
+    const less = saved.get(s.operation.id);
+    return less ? { ...s, operation: { ...s.operation, minutes: Math.max(1, s.operation.minutes - less) } } : s;
+  });
+  return { ...ordered, steps, minutes: steps.reduce((m, s) => m + s.operation.minutes, 0) };
+}
 
 /** Operations with what one stage asks another's to wait for. */
 const tied = (

@@ -44,6 +44,7 @@ const emptyCupboard: Cupboard = {
   schema: CUPBOARD_SCHEMA,
   lots: [],
   needles: [],
+  holders: [],
   wires: [],
   eyes: [],
   threads: [],

@@ -6,7 +6,7 @@ import { figure, letter, method } from '@/core/method/define';
 import type { Bows } from '@/core/piece/coat';
 import type { Finding, Remedy } from '@/core/stage';
 import { count, degrees, mm, say, share } from '@/core/text';
-import { rootingNeedle } from '@/core/work/needle-choice';
+import { rootRows } from '@/core/stabbing';
 import { coverFigure, coverOf, overlap, WELL, type FurLay } from './cover';
 import { slantFigure } from './cover-slant';
 import { edgeOf } from './enough';
@@ -357,7 +357,15 @@ export const bows: Way<Bows> = {
           does: say`Set ${count(n)} bows in ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, hem first, each a fan of ${degrees(spec.fanDeg)}${c.shape.away.length > 0 ? ', all pointing away from the eye' : ''}`,
           rows: rows.rows.length,
           passes: say`pinch in the middle, ${count(hand.passesLine)} stabs across, fold, ${count(hand.passesFold)} along the fold`,
-          needle: rootingNeedle(c.cupboard),
+          needlework: rootRows(
+            c.area.id,
+            rows.totalMm,
+            (laid * 10) / pitchOf(spec),
+            hand.passesLine + hand.passesFold,
+            spec.spacingMm,
+            lot,
+            hand,
+          ),
           minutes: minutes.value,
           caution: say`Eyes on the point of the needle, fingers flat and out of its way; never stab towards a set eye.`,
         },

@@ -161,7 +161,7 @@ export interface FeltedParts<C extends Felted> {
   readonly massExtraG: number;
   readonly does: (figures: Lay['figures']) => Text;
   readonly passes: Text;
-  readonly needle: Text | null;
+  readonly needlework: Operation['needlework'];
   readonly caution: Text;
   readonly sentence: Docket['sentence'];
   readonly list: Docket['list'];
@@ -261,7 +261,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
         does: p.does(figures),
         rows: rows.rows.length,
         passes: p.passes,
-        needle: p.needle,
+        needlework: p.needlework,
         minutes: minutes.value - (p.laterMinutes ?? 0),
         after: tiesUnder(c),
         caution: p.caution,
@@ -286,7 +286,7 @@ export function inspection(c: LayContext<Felted>, why: Text): Operation[] {
       does: say`Look for bare core and patch it: ${list(places)}`,
       rows: 0,
       passes: null,
-      needle: null,
+      needlework: null,
       minutes: 2 * places.length,
       after: [{ id: `lay-${c.area.id}`, why, strength: Infinity }],
       caution: null,

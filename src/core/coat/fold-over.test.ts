@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten as wholeMarten } from '../../../demo/load';
 import { lightness } from '@/core/colour/lab';
 import { planLog } from '@/core/log/log';
+import { Memo } from '@/core/memo';
 import { methods, methodOf } from '@/core/method/registry';
 import { defaultHand as hand } from '@/core/piece/hand';
 import type { FoldOver } from '@/core/piece/coat';
@@ -11,7 +12,6 @@ import type { LogEntry, Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { say, mm } from '@/core/text';
 import { planStock } from '@/core/stock/stock';
-import { rootingNeedle } from '@/core/work/needle-choice';
 import { coverOf } from './cover';
 import { furLayOf, longestLength } from './fold-over';
 import { foldedCut, furLoft, layMinutes, overLength, trimWaste } from './fold-over-methods';
@@ -22,9 +22,10 @@ import type { LayContext } from './way';
 /** Without its eye rims and muzzle, which are laid otherwise. */
 const pineMarten: Piece = { ...wholeMarten, areas: wholeMarten.areas.slice(0, 9) };
 
+const memo = new Memo();
 let plan: Plan;
 beforeAll(() => {
-  plan = makePlan(pineMarten, cupboard, hand);
+  plan = makePlan(pineMarten, cupboard, hand, memo);
 });
 const bib = () => plan.coat.areas.find((a) => a.id === 'bib')!;
 
@@ -137,17 +138,6 @@ describe('lightness', () => {
   });
 });
 
-describe('the needle that roots fur', () => {
-  const needle = (needles: typeof cupboard.needles) => rootingNeedle({ ...cupboard, needles })?.join('') ?? null;
-  // Common practice: fur is rooted with a crown needle (46) or the finest owned.
-  it('is a crown needle where owned, else the finest regular one, never the reverse one', () => {
-    expect(needle(cupboard.needles)).toMatch(/^46 crown/);
-    expect(needle(cupboard.needles.filter((n) => n.section !== 'crown'))).toMatch(/^40 triangle/);
-    expect(needle([{ id: 'r', name: '42 reverse', gauge: 42, section: 'reverse', count: 2 }])).toBeNull();
-    expect(needle(cupboard.needles.map((n) => ({ ...n, count: n.section === 'crown' ? 0 : n.count })))).toMatch(/^40/);
-  });
-});
-
 const NO_SHADE = { draws: [], coatBlends: [] };
 
 describe('stock', () => {
@@ -198,21 +188,20 @@ describe('planned against done', () => {
     // Rows of an earlier, closer spacing that no longer exist do not count.
     expect(logged({ kind: 'row', row: 900, minutes: 1 }).rowsDone).toEqual([]);
   });
-  it('what is left is the plan less what is done', () => {
-    const none = plan.coat.totals.minutes;
-    const before = plan.work.steps
+  it('what is left is the plan less what is done, and the core under the first row is built', () => {
+    expect(plan.log.minutesLeft).toBeCloseTo(plan.work.minutes, 9);
+    const piece: Piece = { ...pineMarten, log: [entry({ kind: 'row', row: 1, minutes: 99, made: {} }, 0)] };
+    const after = makePlan(piece, cupboard, hand, memo);
+    const op = (id: string) => plan.work.steps.find((s) => s.operation.id === id)!.operation;
+    const built = plan.work.steps
       .map((s) => s.operation)
-      .filter((o) => o.kind === 'core' || o.kind === 'wire')
+      .filter((o) => ['core', 'wire'].includes(o.kind) && !o.id.startsWith('flat-'))
       .reduce((s, o) => s + o.minutes, 0);
-    expect(before).toBeGreaterThan(10);
-    // Layers of colour and the face are left until the piece is done: nothing ticks them off yet.
-    const colour = plan.shade.minutes + plan.face!.minutes;
-    expect(planLog(pineMarten, plan.coat, plan.work).minutesLeft).toBeCloseTo(none + before + colour, 9);
-    // Once a row lies, the core under it is built.
     const rows = bib().fur!.rows;
-    const piece: Piece = { ...pineMarten, log: [entry({ kind: 'row', row: 1, minutes: 99 }, 0)] };
-    const saved = (bib().fur!.figures.minutes.value * rows.rows[0]!.lengthMm) / rows.totalMm;
-    expect(planLog(piece, plan.coat, plan.work).minutesLeft).toBeCloseTo(none + colour - saved, 9);
+    const share = rows.rows[0]!.lengthMm / rows.totalMm;
+    const under = ['cut-bib', 'shade-bib-under'].reduce((s, id) => s + op(id).minutes, 0);
+    expect(built).toBeGreaterThan(10);
+    expect(plan.log.minutesLeft - after.log.minutesLeft).toBeCloseTo(built + under + share * op('lay-bib').minutes, 6);
   });
 });
 

@@ -9,7 +9,7 @@ import type { Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
-import { rootingNeedle } from '@/core/work/needle-choice';
+import { rootRows } from '@/core/stabbing';
 import { coverFigure, coverOf, coversWell, LEAST_OVERLAP, overlap, SCATTER, type FurLay } from './cover';
 import { slantFigure } from './cover-slant';
 import { arealMass, fibresPerMm } from './fibre';
@@ -177,7 +177,15 @@ function operationsOf(c: LayContext<FoldOver>, f: FoldOverFigures, rows: RowSet)
       does: say`Lay ${count(f.rows.value)} ${ring ? 'rings' : 'rows'} ${apart} on ${area.name}, hem first${ring ? '; the last ring is teased out into the fur above it' : ''}`,
       rows: f.rows.value,
       passes: say`${count(hand.passesLine)} passes along the line, fold down, ${count(hand.passesFold)} along the fold`,
-      needle: rootingNeedle(c.cupboard),
+      needlework: rootRows(
+        area.id,
+        rows.totalMm,
+        spec.layMgCm * c.habit,
+        hand.passesLine + hand.passesFold,
+        spec.spacingMm,
+        lot,
+        hand,
+      ),
       minutes: f.minutes.value,
     },
   });

@@ -7,7 +7,7 @@ import { figure, letter, method } from '@/core/method/define';
 import type { Locks } from '@/core/piece/coat';
 import type { Finding, Remedy } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
-import { rootingNeedle } from '@/core/work/needle-choice';
+import { rootRows } from '@/core/stabbing';
 import { tuftCover, WELL } from './cover';
 import { slantFactor } from './cover-slant';
 import { edgeOf } from './enough';
@@ -389,7 +389,15 @@ export const locks: Way<Locks> = {
             spec.root === 'felted middle'
               ? say`felt across the middle of the lock, fold, felt along the fold; tuck, do not flatten`
               : say`tease the cut end thin, felt it in, tip hanging; tuck, do not flatten`,
-          needle: rootingNeedle(c.cupboard),
+          needlework: rootRows(
+            c.area.id,
+            rows.totalMm,
+            (mass.value * 1e4) / Math.max(1, rows.totalMm),
+            spec.root === 'felted middle' ? 4 : 3,
+            spec.spacingMm,
+            lot,
+            c.hand,
+          ),
           minutes: minutes.value,
         },
       }),

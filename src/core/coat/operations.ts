@@ -22,7 +22,7 @@ export interface CutThenLay {
   readonly cutLengthMm: number;
   readonly massG: number;
   readonly cut: { readonly does: Text; readonly minutes: number; readonly caution?: Text };
-  readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needle' | 'minutes'> & { readonly caution?: Text };
+  readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needlework' | 'minutes'> & { readonly caution?: Text };
   /** Why the cut comes first. */
   readonly first?: Text;
 }
@@ -36,7 +36,7 @@ export function cutThenLay(c: LayContext, x: CutThenLay): Operation[] {
       kind: 'cut',
       rows: 0,
       passes: null,
-      needle: null,
+      needlework: null,
       // Cut when it is wanted, not long before.
       after: tiesUnder(c),
       caution: say`Scissors away from the hand; keep other colours covered while you cut.`,

@@ -1,7 +1,7 @@
 /** Top coat in small overlapping pieces, felted on with shallow quick stabs. */
 import type { Pieces } from '@/core/piece/coat';
 import { count, mgCm2, mm, say } from '@/core/text';
-import { surfaceNeedle } from '@/core/work/needle-choice';
+import { feltLayer } from '@/core/stabbing';
 import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from './felted';
 import { half } from './fold-over';
 import { piecesAlong } from './row-figures';
@@ -60,7 +60,14 @@ export const pieces: Way<Pieces> = {
       does: (f) =>
         say`Lay ${count(f.pieces!.value)} pieces of ${c.lot.name}, ${mm(spec.pieceMm)} across and ${mgCm2(spec.arealMgCm2)} thick in ${count(spec.layers)} layers, over ${c.area.name}, each over the edge of the last`,
       passes: say`shallow quick stabs, ${count(PASSES)} passes over each layer, the second layer across the first`,
-      needle: surfaceNeedle(c.cupboard),
+      needlework: feltLayer(
+        c.area.id,
+        c.shape.patch.areaMm2,
+        spec.arealMgCm2 * c.habit,
+        PASSES * spec.layers,
+        c.lot,
+        c.hand,
+      ),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
       sentence: ['Lay ', { figure: 'pieces' }, ' pieces, ', { figure: 'areal' }, ' in all, hem first.'],
       list: [

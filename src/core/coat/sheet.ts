@@ -5,7 +5,7 @@
 import { figure, letter, method } from '@/core/method/define';
 import type { Sheet } from '@/core/piece/coat';
 import { count, mgCm2, mm, say } from '@/core/text';
-import { surfaceNeedle } from '@/core/work/needle-choice';
+import { feltLayer } from '@/core/stabbing';
 import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from './felted';
 import { findingOf, remedyOf } from './remedy';
 import { rowsFor } from './row-figures';
@@ -102,7 +102,7 @@ export const sheet: Way<Sheet> = {
       does: () =>
         say`Felt ${n === 1 ? 'a sheet' : `${n} sheets`} of ${c.lot.name} ${mm(across.value)} by ${mm(along.value)}, ${mgCm2(spec.arealMgCm2)} in ${count(spec.layers)} layers laid crosswise; wrap ${c.area.name} from the middle of the back outward, taut, so that no air is caught${cut.slit ? say`; slit it ${mm(cut.slit.lengthMm)} for ${cut.slit.part}, ${mm(cut.slit.fromEdgeMm)} from the edge` : ''}`,
       passes: say`anchor ${mm(spec.anchorMm)} all round first, then shallow quick stabs, ${count(PASSES)} passes`,
-      needle: surfaceNeedle(c.cupboard),
+      needlework: feltLayer(c.area.id, c.shape.patch.areaMm2, spec.arealMgCm2 * c.habit, PASSES, c.lot, c.hand),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; scissors away from the hand at the slit.`,
       sentence: [
         n === 1 ? 'Felt one sheet ' : `Felt ${n} sheets, the largest `,

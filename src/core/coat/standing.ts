@@ -8,7 +8,7 @@ import type { Marking, Standing } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
 import type { Finding, Remedy } from '@/core/stage';
 import { count, degrees, grams, mgCm, mm, say } from '@/core/text';
-import { rootingNeedle } from '@/core/work/needle-choice';
+import { rootRows } from '@/core/stabbing';
 import { slantFactor } from './cover-slant';
 import { standingCovers, standingFigure } from './cover-standing';
 import { edgeOf } from './enough';
@@ -415,7 +415,15 @@ export const standing: Way<Standing> = {
         does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}; fluff and trim to ${mm(spec.lengthMm)}`,
         rows: rows.rows.length,
         passes: say`${count(hand.passesLine + hand.passesFold)} passes along the middle; both halves rise`,
-        needle: rootingNeedle(c.cupboard),
+        needlework: rootRows(
+          c.area.id,
+          rows.totalMm,
+          spec.layMgCm * c.habit,
+          hand.passesLine + hand.passesFold,
+          spec.spacingMm,
+          lot,
+          hand,
+        ),
         minutes: minutes.value,
         caution: say`Eyes on the point of the needle, fingers flat and out of its way. Bag the colours beside it before you trim, ${grams(waste.value)} of offcuts fly.`,
       },

@@ -8,7 +8,7 @@ import { figure, letter, method } from '@/core/method/define';
 import type { Strip } from '@/core/piece/coat';
 import type { Finding } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
-import { deepNeedle, surfaceNeedle } from '@/core/work/needle-choice';
+import { feltFlat, rootRows } from '@/core/stabbing';
 import { bareShare, SCATTER } from './cover';
 import { slantFigure } from './cover-slant';
 import { arealMass, fibresPerMm } from './fibre';
@@ -384,7 +384,7 @@ export const strip: Way<Strip> = {
               kind: 'make',
               does: say`Make the strip for ${c.area.name} on the table: ${count(clumps.length)} clumps of ${lot.name}, cut ${mm(cuts[0]!)} at the hem end, ${mm(cuts[Math.floor(cuts.length / 2)]!)} in the middle, ${mm(cuts[cuts.length - 1]!)} at the top end; felt the anchor along the middle on both faces${anchorLot ? say`, ${anchorLot.name} ${mm(length + 10)} by ${mm(spec.anchorWidthMm)}` : ''}`,
               passes: say`two passes on each face of the anchor, then fold on that line`,
-              needle: surfaceNeedle(c.cupboard),
+              needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchorLot ?? lot, c.hand),
               minutes: minutes.value * 0.65,
               after: order,
               caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
@@ -397,7 +397,11 @@ export const strip: Way<Strip> = {
               rows: 1,
               massG: 0,
               passes: say`one pass deep from each side, one down the centre; tug: nothing comes out`,
-              needle: deepNeedle(c.cupboard),
+              needlework: {
+                ...rootRows(c.area.id, length, 20, 3, spec.anchorWidthMm, lot, c.hand),
+                kind: 'deep',
+                shows: false,
+              },
               minutes: minutes.value * 0.35,
               after: [{ id: `make-${c.area.id}`, why: say`The strip is made first.`, strength: Infinity }, ...order],
               caution: say`Deep stabs: eyes on the point of the needle, in and out on one line; mind the wire inside.`,

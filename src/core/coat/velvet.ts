@@ -4,7 +4,8 @@
  */
 import type { Velvet } from '@/core/piece/coat';
 import { count, mm, say } from '@/core/text';
-import { reverseNeedle, surfaceNeedle } from '@/core/work/needle-choice';
+import { reverseOwned } from '@/core/piece/cupboard';
+import { feltLayer, raiseFrom } from '@/core/stabbing';
 import { feltedLook, firstLayer, layFelted, PASSES, type FeltedLook } from './felted';
 import { workOn } from './operations';
 import { findingOf, remedyOf } from './remedy';
@@ -46,7 +47,7 @@ export const velvet: Way<Velvet> = {
   look: (s) => feltedLook(s, lookOf(s)),
   lay: (c) => {
     const { spec } = c;
-    const needle = reverseNeedle(c.cupboard);
+    const needle = reverseOwned(c.cupboard);
     const raise = ((c.shape.patch.areaMm2 / 100) * c.hand.surfaceStabsPerCm2) / c.hand.stabsPerMinute;
     const most = Math.floor(c.lot.stapleMm * HIGHEST * 2) / 2;
     return layFelted(c, {
@@ -60,7 +61,14 @@ export const velvet: Way<Velvet> = {
       does: () =>
         say`Lay ${c.lot.name} thin over ${c.area.name} in ${count(spec.layers)} layers and felt it on, a little loose`,
       passes: say`shallow quick stabs, ${count(PASSES)} passes over each layer; stop while it still gives`,
-      needle: surfaceNeedle(c.cupboard),
+      needlework: feltLayer(
+        c.area.id,
+        c.shape.patch.areaMm2,
+        spec.arealMgCm2 * c.habit,
+        PASSES * spec.layers,
+        c.lot,
+        c.hand,
+      ),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
       sentence: [
         'Felt ',
@@ -109,7 +117,14 @@ export const velvet: Way<Velvet> = {
           does: say`Raise ${c.area.name} to ${mm(spec.raiseMm)} with the reverse needle, along the lie, then one light pass down`,
           rows: 0,
           passes: say`shallow, evenly, until the surface is velvet; one light pass down with the fine needle`,
-          needle,
+          needlework: raiseFrom(
+            c.area.id,
+            c.shape.patch.areaMm2,
+            { mgCm2: 0.2 * spec.arealMgCm2 * c.habit },
+            { mgCm2: 0.8 * spec.arealMgCm2 * c.habit },
+            c.lot,
+            c.hand,
+          ),
           minutes: raise,
           after: [{ id: `lay-${c.area.id}`, why: say`There must be a layer to raise.`, strength: Infinity }],
           caution: say`The reverse needle pulls fibre up and out; keep it apart from the others.`,

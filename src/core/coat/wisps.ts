@@ -1,7 +1,7 @@
 /** Wisps laid with the fur, thin over thin, and only lightly felted: short soft coats, faces, relief pictures. */
 import type { Wisps } from '@/core/piece/coat';
 import { count, mm, say } from '@/core/text';
-import { surfaceNeedle } from '@/core/work/needle-choice';
+import { feltLayer } from '@/core/stabbing';
 import { slantFactor } from './cover-slant';
 import { feltedLook, firstLayer, layFelted, type FeltedLook } from './felted';
 import { half } from './fold-over';
@@ -63,7 +63,7 @@ export const wisps: Way<Wisps> = {
       does: (f) =>
         say`Lay ${count(f.pieces!.value)} wisps ${mm(spec.lengthMm)} long on ${c.area.name} in ${count(spec.layers)} thin layers, with the fur, hem first; the first still shows through the next`,
       passes: say`light stabs along the lie, one pass over each layer`,
-      needle: surfaceNeedle(c.cupboard),
+      needlework: feltLayer(c.area.id, c.shape.patch.areaMm2, spec.arealMgCm2 * c.habit, spec.layers, c.lot, c.hand),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
       sentence: [
         'Lay ',

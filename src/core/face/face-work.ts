@@ -9,9 +9,11 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Operation } from '@/core/stage';
+import type { After, Operation, TieChoice } from '@/core/stage';
 import { count, grams, fine, rowMm, say, type Text } from '@/core/text';
-import { deepNeedle, surfaceNeedle } from '@/core/work/needle-choice';
+import { atPlaces } from '@/core/stabbing';
+import { add, scale, type Vec3 } from '@/core/geometry/vec';
+import type { BrowPlace } from './brows';
 import type { EarPlan } from './ears';
 import { EYE_SPECS } from './eye-kinds';
 import type { EyePlan } from './eyes';
@@ -34,6 +36,7 @@ export interface FaceWorkInput {
   readonly mouth: MouthPlace | null;
   readonly eyes: EyePlan;
   readonly ears: EarPlan | null;
+  readonly brows: readonly BrowPlace[];
   readonly whiskers: readonly WhiskerPlan[];
   /** Ids of all work of coat and shade: whiskers stand in its way, so they come after it. */
   readonly coatWork: readonly string[];
@@ -55,9 +58,21 @@ const NOSE_WORDS: Readonly<Record<Face['nose']['kind'], string>> = {
 
 /** Fur that comes so near the edge of an eye is laid round it, mm. Ours. */
 const ROUND = 5;
+/** Lids are felted down so far outside the edge of the eye, mm. Ours. */
+const EDGE_MM = 1.5;
 
 /** Minutes (ours). */
 const NOSE_MINUTES = { ball: 10, 'shaped pad': 12, 'gathered disc': 18, stitched: 20, wool: 8, beak: 12 } as const;
+
+/** Where the ears come in the order is a school; this is the other one. */
+const earsChoice = (instead: Face['ears']['when']): TieChoice => ({
+  school: say`${instead === 'before the coat' ? 'ears after the coat' : 'ears before the coat'}`,
+  instead: {
+    label: say`Seat the ears ${instead}`,
+    effect: say`${instead === 'before the coat' ? 'the face is seen early' : 'they are not crushed while fur is laid'}`,
+    changes: [{ path: ['face', 'ears', 'when'], value: instead }],
+  },
+});
 
 const GLUE_CAUTION = say`Glue in fresh air and off the skin; it marks wool, so never more than a dot.`;
 const NEEDLE_CAUTION = say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`;
@@ -79,14 +94,21 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       cutLengthMm: null,
       rows: 0,
       passes: null,
-      needle: null,
+      needlework: null,
       lightness: wool ? lightness(wool.colour) : 50,
       caution: null,
       ...o,
     });
   };
   const small = (kind: string) => piece.smallParts.find((s) => s.kind === kind);
-  const needle = surfaceNeedle(cupboard);
+  const at = (
+    kind: Parameters<typeof atPlaces>[0],
+    places: readonly Vec3[],
+    minutes: number,
+    layerMm: number,
+    lotId: string | null,
+  ) => (places.length > 0 ? atPlaces(kind, places, minutes, layerMm, lot(lotId), x.hand) : null);
+  const eyesAt = eyes.places.map((e) => e.at);
 
   // Nose: the guide for the eyes; easier before the muzzle is joined.
   const apart = face.nose.beforeJoin && noseApart(piece, face, x.core);
@@ -106,7 +128,8 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         : say`lower edge first, then the nostrils, ${fine(face.nose.nostrilsApartMm)} apart, then the join`,
     lotId: noseLot,
     massG: noseG,
-    needle,
+    needlework:
+      face.nose.kind === 'stitched' ? null : at('surface', [x.nose.tip], NOSE_MINUTES[face.nose.kind], 2, noseLot),
     minutes: NOSE_MINUTES[face.nose.kind],
     after: [
       apart ? { id: `core-${face.nose.at.part}`, why: say`The muzzle is felted first.`, strength: Infinity } : joined,
@@ -119,7 +142,19 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
   if (apart) {
     ties.push({
       operationId: 'core-join',
-      after: { id: 'face-nose', why: say`The nose is easier before the muzzle is joined.`, strength: 1e6 },
+      after: {
+        id: 'face-nose',
+        why: say`The nose is easier before the muzzle is joined.`,
+        strength: 1e6,
+        choice: {
+          school: say`make the nose before the muzzle is joined`,
+          instead: {
+            label: say`Make the nose after joining`,
+            effect: say`it is made on the finished head`,
+            changes: [{ path: ['face', 'nose', 'beforeJoin'], value: false }],
+          },
+        },
+      },
     });
   }
   const nose = { id: 'face-nose', why: say`The nose comes first: it is the guide for the eyes.`, strength: Infinity };
@@ -133,7 +168,13 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
           ? say`lower lip first, then the line, then the upper lip; corners lifted ${fine(face.mouth.liftMm)}`
           : say`corners lifted ${fine(face.mouth.liftMm)}; measure both halves with a thread`,
       lotId: face.mouth.lotId,
-      needle,
+      needlework: at(
+        'line',
+        x.mouth.halves.flatMap((h) => [h[0]!, h[Math.floor(h.length / 2)]!]),
+        8,
+        0.8,
+        face.mouth.lotId,
+      ),
       minutes: face.mouth.kind === 'lips' ? 14 : 8,
       after: [joined, { ...nose, why: say`The mouth hangs from the nose.` }],
       caution: NEEDLE_CAUTION,
@@ -151,8 +192,16 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       kind: s.what === 'make' ? 'make' : 'set',
       lotId: s.what === 'set' || s.what === 'make' ? (eyes.wool?.lotId ?? null) : null,
       massG: s.what === (spec.make && spec.made === 'wool' ? 'make' : 'set') ? mass : 0,
-      needle: spec.made === 'bought' ? null : needle,
+      needlework: spec.made === 'bought' ? null : at('surface', eyesAt, s.minutes, 1, eyes.wool?.lotId ?? null),
       minutes: s.minutes,
+      ...(s.what === 'set' && face.eyes.kind === 'stem'
+        ? {
+            whole: true,
+            wait: { minutes: x.hand.glueMinutes, says: say`The glue of the eyes sets; leave the head alone.` },
+          }
+        : s.what === 'make' && face.eyes.kind === 'rolled'
+          ? { wait: { minutes: x.hand.dryMinutes, says: say`The wet-rolled eyes dry.` } }
+          : {}),
       after:
         s.what === 'make'
           ? []
@@ -186,7 +235,14 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
           ? say`inner upper corner ${lids.innerMm >= 0 ? 'up' : 'down'} ${fine(Math.abs(lids.innerMm))}, outer lower corner ${lids.outerMm >= 0 ? 'down' : 'up'} ${fine(Math.abs(lids.outerMm))}`
           : null,
       lotId: lids.lotId,
-      needle,
+      needlework: at(
+        'surface',
+        // Along the edge of the eye, never over it.
+        eyes.places.flatMap((e) => [1, -1].map((k) => add(e.at, scale(e.up, k * (face.eyes.sizeMm / 2 + EDGE_MM))))),
+        10,
+        0.6,
+        lids.lotId,
+      ),
       minutes: 10,
       after: [set(say`Lids close over eyes that are set.`)],
       caution:
@@ -210,6 +266,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
   const laid = (id: string, why: Text) => ({ id: `lay-${id}`, why, strength: Infinity });
 
   if (ears) {
+    const earsAt = ears.places.map((p) => p.at);
     const before = face.ears.when === 'before the coat';
     const flat = ears.flatId
       ? [{ id: `flat-${ears.flatId}`, why: say`The ears are felted flat first.`, strength: Infinity }]
@@ -217,7 +274,7 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     put({
       id: 'face-ears-tack',
       does: say`Place the first ear, fringe spread by ${fine(ears.fringe.value)}, and tack it; place the second by callipers from nose and eye, and tack it`,
-      needle: deepNeedle(cupboard),
+      needlework: at('join', earsAt, 4 * ears.places.length, 1, null),
       minutes: 4 * ears.places.length,
       after: [
         joined,
@@ -226,14 +283,17 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         ...flat,
         ...(before
           ? []
-          : ears.near.map((n) => laid(n.areaId, say`Ears after the coat, so that they are not crushed.`))),
+          : ears.near.map((n) => ({
+              ...laid(n.areaId, say`Ears after the coat, so that they are not crushed.`),
+              choice: earsChoice('before the coat'),
+            }))),
       ],
       caution: NEEDLE_CAUTION,
     });
     put({
       id: 'face-ears-fix',
       does: say`Fix both ears and cover each joint with a collar of ${grams(ears.collar.value)} that smooths out`,
-      needle: deepNeedle(cupboard),
+      needlework: at('join', earsAt, 5 * ears.places.length, 1.5, x.core.lotId),
       massG: ears.places.length * ears.collar.value,
       lotId: x.core.lotId,
       minutes: 5 * ears.places.length,
@@ -244,7 +304,12 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       for (const n of ears.near) {
         ties.push({
           operationId: `lay-${n.areaId}`,
-          after: { id: 'face-ears-fix', why: say`Ears before the coat, to see the face.`, strength: 1e5 },
+          after: {
+            id: 'face-ears-fix',
+            why: say`Ears before the coat, to see the face.`,
+            strength: 1e5,
+            choice: earsChoice('after the coat'),
+          },
         });
       }
     }
@@ -258,7 +323,13 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       id: 'face-brows',
       does: say`${two ? 'Felt both brows' : 'Felt the brow'}, ${fine(face.brows.lengthMm)} long, ${fine(face.brows.inMm)} thick inside and ${fine(face.brows.outMm)} outside, ${fine(face.brows.aboveMm)} above the eye`,
       lotId: face.brows.lotId,
-      needle,
+      needlework: at(
+        'line',
+        x.brows.map((b) => b.line[Math.floor(b.line.length / 2)]!),
+        4,
+        0.6,
+        face.brows.lotId,
+      ),
       minutes: 4 * Math.max(1, eyes.places.length),
       after: [set(say`Brows are set by the eyes.`), ...over],
       caution: NEEDLE_CAUTION,
@@ -269,12 +340,21 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
     id,
     why: say`Whiskers come last, when all fur lies and is trimmed.`,
     strength: Infinity,
+    orderOnly: true,
   }));
   x.whiskers.forEach((w, i) => {
     const decided = face.whiskers[i]!;
-    const after: { id: string; why: Text; strength: number }[] = [
+    const after: After[] = [
       nose,
       set(say`Whiskers come after the eyes.`),
+      ...operations
+        .filter((o) => ['face-mouth', 'face-lids', 'face-brows', 'face-ears-fix'].includes(o.id))
+        .map((o) => ({
+          id: o.id,
+          why: say`Whiskers come last of the face: they stand in the way.`,
+          strength: Infinity,
+          orderOnly: true,
+        })),
       ...everything,
     ];
     if (decided.dashLotId !== null) {
@@ -282,7 +362,13 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         id: `face-dashes-${w.id}`,
         does: say`Felt short dark dashes in ${count(Math.min(decided.rows, decided.perSide))} rows where ${w.name} root, ${fine(decided.alongMm)} apart`,
         lotId: decided.dashLotId,
-        needle,
+        needlework: at(
+          'line',
+          w.whiskers.slice(0, 8).map((h) => h.root),
+          3,
+          0.4,
+          decided.dashLotId,
+        ),
         minutes: Math.max(2, 0.3 * w.whiskers.length),
         after: [...after],
         caution: NEEDLE_CAUTION,
@@ -299,10 +385,16 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
         kind: 'check',
         does: say`Try the glue on a spare piece of the same wool and let it dry: it marks some wool for good`,
         minutes: 5,
+        wait: { minutes: x.hand.glueMinutes, says: say`The glue on the trial piece dries.` },
         after: [],
         caution: GLUE_CAUTION,
       });
-      after.push({ id: `face-trial-${w.id}`, why: say`Glue is tried on a spare piece first.`, strength: Infinity });
+      after.push({
+        id: `face-trial-${w.id}`,
+        why: say`Glue is tried on a spare piece first.`,
+        strength: Infinity,
+        orderOnly: true,
+      });
     }
     put({
       id: `face-whiskers-${w.id}`,

@@ -190,7 +190,7 @@ describe('order of the face (facts of the trade)', () => {
   });
   it('every step with a needle, a knife or glue has its caution', () => {
     for (const s of plan(pineMarten).work.steps.filter((x) => x.operation.stage === 'face')) {
-      if (s.operation.needle || s.operation.id.includes('whisk') || s.operation.id.includes('trial')) {
+      if (s.operation.needlework || s.operation.id.includes('whisk') || s.operation.id.includes('trial')) {
         expect(s.operation.caution).not.toBeNull();
       }
     }

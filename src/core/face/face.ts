@@ -130,7 +130,9 @@ export function planFace(x: FaceInput): FaceStage {
       planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard),
     ),
   );
+  const brows = face.brows ? browPlaces(form, face.brows, eyes.places, eyes.discMm) : [];
   const work = faceWork({
+    brows,
     piece,
     face,
     cupboard,
@@ -158,7 +160,7 @@ export function planFace(x: FaceInput): FaceStage {
     mouth,
     eyes,
     ears,
-    brows: face.brows ? browPlaces(form, face.brows, eyes.places, eyes.discMm) : [],
+    brows,
     whiskers,
     zones,
     clearMm: eyes.discMm / 2 + CLEAR_ROUND,

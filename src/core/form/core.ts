@@ -12,7 +12,7 @@ import type { Part, Piece } from '@/core/piece/schema';
 import type { Operation, Stage } from '@/core/stage';
 import { grams, mm, say } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
-import { coreNeedle } from '@/core/work/needle-choice';
+import { feltPart, joinParts } from '@/core/stabbing';
 import { onAxis, type Body, type BodyPart } from './body';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
 import { swallowed } from './core-findings';
@@ -227,7 +227,7 @@ export function planCore(
       remedies: [],
     });
   }
-  const operations = coreOperations(parts, lot, cupboard, minutes.value, built);
+  const operations = coreOperations(parts, lot, hand, minutes.value, built);
   return {
     result: {
       school: piece.core.school,
@@ -252,13 +252,16 @@ export function planCore(
   };
 }
 
+/** A collar is laid so thick over a joint, pressed down, mm. Ours. */
+const COLLAR_MM = 1.5;
+
 const rootAcross = (b: BodyPart): number =>
   2 * (b.part.root === 'start' ? b.left[0]!.ra : b.left[b.left.length - 1]!.rb);
 
 function coreOperations(
   parts: readonly CorePart[],
   lot: Cupboard['lots'][number] | null,
-  cupboard: Cupboard,
+  hand: Hand,
   minutes: number,
   built: number,
 ): Operation[] {
@@ -268,7 +271,7 @@ function coreOperations(
     cutLengthMm: null,
     rows: 0,
     passes: null,
-    needle: coreNeedle(cupboard),
+    needlework: null,
     lightness: lot ? lightness(lot.colour) : 50,
     caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
   };
@@ -284,6 +287,7 @@ function coreOperations(
           ? say`Weigh out two lots of ${grams(p.mass.value)} and felt both of ${p.name} side by side, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`
           : say`Felt ${p.name} from ${grams(p.mass.value)}, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`,
       massG: p.count * p.mass.value,
+      needlework: feltPart(p.id, p.count * p.volumeMm3, hand.coreDensityMgCm3[p.firmness].usual, lot, hand),
       minutes: Math.max(1, (minutes * p.count * p.volumeMm3) / (built || 1)),
       after: [{ id: 'wire', why: say`The wire is bent first and wrapped.`, strength: Infinity }],
     })),
@@ -296,6 +300,7 @@ function coreOperations(
             kind: 'core' as const,
             does: say`Join the parts fringe to fringe, cover each joint with a collar, felt until it springs back when squeezed`,
             massG: made.reduce((s, p) => s + p.count * (p.collar?.value ?? 0), 0),
+            needlework: joinParts(4 * made.reduce((s, p) => s + (p.collar ? p.count : 0), 0), COLLAR_MM, lot, hand),
             minutes: 4 * made.reduce((s, p) => s + (p.collar ? p.count : 0), 0),
             after: made.map((p) => ({
               id: `core-${p.id}`,

@@ -12,7 +12,7 @@ import type { FlatPart, Piece } from '@/core/piece/schema';
 import type { Finding, Operation, Stage } from '@/core/stage';
 import { count, grams, mm, say, share } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
-import { coreNeedle } from '@/core/work/needle-choice';
+import { feltFlat } from '@/core/stabbing';
 import { unitMm } from './shape';
 
 export const patternScale = method({
@@ -149,7 +149,7 @@ export function planFlatParts(piece: Piece, cupboard: Cupboard, hand: Hand): Sta
       lotId: lot?.id ?? null,
       liningLotId: lining?.id ?? null,
     };
-    operations.push(operation(plan, f, lot, cupboard));
+    operations.push(operation(plan, f, lot, hand));
     return plan;
   });
   return { result: parts, findings, operations };
@@ -187,7 +187,7 @@ function comesThrough(
   };
 }
 
-function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, cupboard: Cupboard): Operation {
+function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, hand: Hand): Operation {
   const each = p.mass.value + (p.liningMass?.value ?? 0);
   return {
     id: `flat-${p.id}`,
@@ -200,8 +200,11 @@ function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, cupboard: Cupb
     cutLengthMm: null,
     rows: 0,
     passes: say`Turn the edge in, clean it between two cards so that no finger is near the needle, leave the fringe loose`,
-    needle: coreNeedle(cupboard),
+    needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, lot, hand),
     minutes: p.count * (4 + each * 20),
+    ...(f.bendDeg > 0
+      ? { wait: { minutes: hand.dryMinutes, says: say`${p.name} dries in its bend, stiffened with a little soap solution.` } }
+      : {}),
     after: [],
     lightness: lot ? lightness(lot.colour) : 50,
     caution: say`Thin parts let the needle through: never hold them against a finger.`,

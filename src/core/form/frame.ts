@@ -294,7 +294,7 @@ function operation(f: FramePlan): Operation {
     cutLengthMm: f.totalMm,
     rows: 0,
     passes: say`Turn every end over twice, again after cutting; wrap tightly with wool so that it cannot slip`,
-    needle: null,
+    needlework: null,
     minutes: 6 + 4 * f.runs.reduce((s, r) => s + r.paths.length, 0),
     after: [],
     lightness: 100,

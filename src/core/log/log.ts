@@ -1,6 +1,7 @@
 /** The log stage: what was really done, beside what was planned for the same rows. */
 import type { CoatPlan } from '@/core/coat/coat';
-import type { WorkPlan } from '@/core/work/order';
+import { areasOfLays, standing } from '@/core/work/progress';
+import type { WorkPlan } from '@/core/work/work';
 import type { Piece } from '@/core/piece/schema';
 
 export interface AreaLog {
@@ -22,35 +23,22 @@ export interface LogPlan {
   readonly minutesLeft: number;
 }
 
-/** @param work the order, for the time of what is not logged row by row: it is over once the first row lies */
+/** Rows taken apart again no longer count as done; their time was spent all the same. */
 export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
   const areas: AreaLog[] = [];
-  const begun = piece.log.some((e) => e.kind === 'row');
-  let minutesLeft = work.steps.reduce(
-    (s, { operation: o }) =>
-      s +
-      (o.stage === 'shade' || o.stage === 'face' || (!begun && (o.kind === 'core' || o.kind === 'wire'))
-        ? o.minutes
-        : 0),
-    0,
-  );
-  const after = (areaId: string) =>
-    work.steps.reduce(
-      (s, { operation: o }) => s + (o.areaId === areaId && o.kind === 'check' && o.stage === 'coat' ? o.minutes : 0),
-      0,
-    );
+  const counts = standing(piece.log, areasOfLays(work.steps.map((x) => x.operation)));
   for (const a of coat.areas) {
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);
     const rows = a.fur.rows.rows;
-    const rowsDone = [...new Set(mine.flatMap((e) => (e.kind === 'row' && e.row <= rows.length ? [e.row] : [])))].sort(
+    const lying = counts.filter((e) => e.areaId === a.id);
+    const rowsDone = [...new Set(lying.flatMap((e) => (e.kind === 'row' && e.row <= rows.length ? [e.row] : [])))].sort(
       (x, y) => x - y,
     );
     const done = new Set(rowsDone);
     const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
     const share = a.fur.rows.totalMm > 0 ? length / a.fur.rows.totalMm : 0;
     const weighed = mine.filter((e) => e.kind === 'wool');
-    minutesLeft += a.fur.figures.minutes.value * (1 - share) + (share < 1 ? after(a.id) : 0);
     areas.push({
       areaId: a.id,
       rowsDone,
@@ -62,5 +50,5 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
       actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0) : null,
     });
   }
-  return { areas, minutesLeft };
+  return { areas, minutesLeft: work.minutesLeft };
 }

@@ -5,7 +5,7 @@ import { recipeSchema } from './shade';
 import { colour, id, measure, name, whole } from './fields';
 
 export const CUPBOARD_KIND = 'fond-badger/cupboard';
-export const CUPBOARD_SCHEMA = 5;
+export const CUPBOARD_SCHEMA = 6;
 
 export const WOOL_FORMS = ['combed top', 'carded batt', 'locks', 'raw fleece', 'yarn'] as const;
 export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse'] as const;
@@ -56,6 +56,26 @@ export const needleSchema = z.strictObject({
   gauge: whole('Gauge', 20, 50),
   section: z.enum(NEEDLE_SECTIONS),
   count: whole('Number of needles', 0, 500),
+  /** Across the working blade. */
+  thickMm: measure('Thickness of the blade', 0.2, 1.5, 'mm'),
+  /** From the point to the first barb. */
+  tipMm: measure('Point to first barb', 0.5, 15, 'mm'),
+  /** On each edge; the edges take turns, so that the barbs of all of them are spread evenly. */
+  barbs: whole('Barbs on one edge', 1, 6),
+  /** From barb to barb along one edge. */
+  gapMm: measure('Barb to barb along one edge', 0.3, 15, 'mm'),
+  /** From the point to where the blade grows thicker. */
+  bladeMm: measure('Usable blade', 8, 70, 'mm'),
+  /** True once the maker has laid a rule to it; before that the figures are the usual ones. */
+  measured: z.boolean(),
+});
+
+/** A handle that holds several needles of one kind. */
+export const holderSchema = z.strictObject({
+  id: id('Holder'),
+  name: name('Name of the holder'),
+  needleId: id('Needle in the holder'),
+  needles: whole('Needles in the holder', 2, 20),
 });
 
 export const WIRE_METALS = ['steel', 'aluminium', 'copper'] as const;
@@ -124,6 +144,7 @@ export const cupboardSchema = z
     schema: z.literal(CUPBOARD_SCHEMA),
     lots: z.array(lotSchema).max(500),
     needles: z.array(needleSchema).max(200),
+    holders: z.array(holderSchema).max(40),
     wires: z.array(wireSchema).max(100),
     eyes: z.array(stockEyeSchema).max(200),
     threads: z.array(threadSchema).max(100),
@@ -148,7 +169,23 @@ export const cupboardSchema = z
     if (new Set(c.needles.map((l) => l.id)).size < c.needles.length) {
       ctx.addIssue({ code: 'custom', path: ['needles'], message: 'Two needles have the same name' });
     }
+    if (new Set(c.holders.map((l) => l.id)).size < c.holders.length) {
+      ctx.addIssue({ code: 'custom', path: ['holders'], message: 'Two holders have the same name' });
+    }
+    c.holders.forEach((h, i) => {
+      if (!c.needles.some((n) => n.id === h.needleId)) {
+        ctx.addIssue({
+          code: 'custom',
+          path: ['holders', i, 'needleId'],
+          message: `${h.name} holds a needle that is not in the cupboard`,
+        });
+      }
+    });
   });
+
+/** Whether a reverse needle is owned. */
+export const reverseOwned = (c: Pick<Cupboard, 'needles'>): boolean =>
+  c.needles.some((n) => n.section === 'reverse' && n.count > 0);
 
 export type Cupboard = z.infer<typeof cupboardSchema>;
 export type Pile = z.infer<typeof pileSchema>;
@@ -156,6 +193,7 @@ export type Swatch = z.infer<typeof swatchSchema>;
 export type BlendTest = z.infer<typeof blendTestSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Needle = z.infer<typeof needleSchema>;
+export type Holder = z.infer<typeof holderSchema>;
 export type Wire = z.infer<typeof wireSchema>;
 export type StockEye = z.infer<typeof stockEyeSchema>;
 export type Thread = z.infer<typeof threadSchema>;

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 4;
+export const HAND_SCHEMA = 5;
 
 const density = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = z
@@ -65,6 +65,13 @@ export const handSchema = z.strictObject({
   blendModel: z.enum(['stearns-noechel', 'friele']),
   /** Drawing off and laying one wisp of a veil, minutes. */
   minutesPerWisp: measure('Minutes for a wisp', 0, 5, 'min'),
+  /** Minutes at the bench on each day of the week, Monday first. */
+  benchMinutes: z.array(measure('Minutes at the bench', 0, 960, 'min')).length(7, 'A week has seven days'),
+  /** Getting ready and clearing away at every sitting. */
+  readyMinutes: measure('Getting ready and clearing away', 0, 60, 'min'),
+  /** Until glue can be worked beside; until soaped or wetted wool is dry. */
+  glueMinutes: measure('Minutes until glue has set', 0, 2880, 'min'),
+  dryMinutes: measure('Minutes until wool is dry', 0, 4320, 'min'),
   /** Coefficient of variation of how evenly a row is laid. */
   unevenness: measure('Unevenness of laying', 0, 1, ''),
 });
@@ -102,5 +109,9 @@ export const defaultHand: Hand = {
   trimMinutesPerCm2: 0.05,
   blendModel: 'stearns-noechel',
   minutesPerWisp: 0.15,
+  benchMinutes: [60, 60, 60, 60, 60, 150, 150],
+  readyMinutes: 6,
+  glueMinutes: 60,
+  dryMinutes: 480,
   unevenness: 0.3,
 };

@@ -5,6 +5,7 @@ import type { Coat } from './coat';
 import { plainShade } from './shade';
 import type { Cupboard } from './cupboard';
 import type { Hand } from './hand';
+import { plainWork } from './work';
 import { PIECE_KIND, PIECE_SCHEMA, type Piece } from './schema';
 
 export interface NewPiece {
@@ -76,6 +77,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
     face: null,
     // On a flat picture a mistake is covered; on a figure it can be pulled off (common practice).
     correction: plan.parts.some((p) => p.shape === 'board') ? 'cover' : 'take off',
+    work: plainWork(),
     log: [],
   };
 }

@@ -9,13 +9,16 @@ import { toCupboard2 } from './upgrades/cupboard-2';
 import { toCupboard3 } from './upgrades/cupboard-3';
 import { toCupboard4 } from './upgrades/cupboard-4';
 import { toCupboard5 } from './upgrades/cupboard-5';
+import { toCupboard6 } from './upgrades/cupboard-6';
 import { toHand2 } from './upgrades/hand-2';
 import { toHand3 } from './upgrades/hand-3';
 import { toHand4 } from './upgrades/hand-4';
+import { toHand5 } from './upgrades/hand-5';
 import { toPiece2 } from './upgrades/piece-2';
 import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
 import { toPiece5 } from './upgrades/piece-5';
+import { toPiece6 } from './upgrades/piece-6';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
 
 /** One thing wrong: where, in words, and what was expected. */
@@ -29,9 +32,15 @@ export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: 
 /** Upgrades by the schema number they start from; each returns the document one number higher. */
 export type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
 
-export const PIECE_UPGRADES: Upgrades = { 1: toPiece2, 2: toPiece3, 3: toPiece4, 4: toPiece5 };
-export const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4 };
-export const CUPBOARD_UPGRADES: Upgrades = { 1: toCupboard2, 2: toCupboard3, 3: toCupboard4, 4: toCupboard5 };
+export const PIECE_UPGRADES: Upgrades = { 1: toPiece2, 2: toPiece3, 3: toPiece4, 4: toPiece5, 5: toPiece6 };
+export const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5 };
+export const CUPBOARD_UPGRADES: Upgrades = {
+  1: toCupboard2,
+  2: toCupboard3,
+  3: toCupboard4,
+  4: toCupboard5,
+  5: toCupboard6,
+};
 
 /**
  * Takes a document of an older version up to the newest, one version at a time.

@@ -6,11 +6,13 @@ import { z } from 'zod';
 import { coatSchema } from './coat';
 import { faceSchema, facePlaces } from './face';
 import { colour, id, measure, name, whole } from './fields';
+import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
+import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 5;
+export const PIECE_SCHEMA = 6;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -209,27 +211,6 @@ export const areaSchema = z.strictObject({
   shade: areaShadeSchema,
 });
 
-const logCommon = {
-  id: id('Log entry'),
-  at: z.iso.datetime('The time of a log entry must be a date and time'),
-  areaId: id('Area'),
-};
-export const logEntrySchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    ...logCommon,
-    kind: z.literal('row'),
-    row: whole('Row', 1, 5000),
-    minutes: measure('Minutes', 0, 600, 'min'),
-  }),
-  z.strictObject({
-    ...logCommon,
-    kind: z.literal('wool'),
-    lotId: id('Wool'),
-    grams: measure('Wool used', 0, 2000, 'g'),
-  }),
-  z.strictObject({ ...logCommon, kind: z.literal('note'), words: name('Note', 2000) }),
-]);
-
 export const pieceSchema = z
   .strictObject({
     kind: z.literal(PIECE_KIND),
@@ -264,6 +245,8 @@ export const pieceSchema = z
     face: faceSchema.nullable(),
     /** A mistake in colour is covered, or it is taken off. */
     correction: z.enum(['cover', 'take off']),
+    /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
+    work: workSchema,
     log: z.array(logEntrySchema).max(20000),
   })
   .superRefine((piece, ctx) => {
@@ -398,4 +381,4 @@ export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
 export type Area = z.infer<typeof areaSchema>;
 export type Comb = z.infer<typeof combSchema>;
-export type LogEntry = z.infer<typeof logEntrySchema>;
+export type { LogEntry } from './log-entry';

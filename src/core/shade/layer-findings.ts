@@ -8,7 +8,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
 import type { Finding, Remedy } from '@/core/stage';
 import { grams, mgCm2, say } from '@/core/text';
-import { reverseNeedle } from '@/core/work/needle-choice';
+import { reverseOwned } from '@/core/piece/cupboard';
 import { arealOf } from './amount';
 import { HIDES, hidingMg, lettingMg } from './hide';
 import type { ShadedArea } from './area-shade';
@@ -172,7 +172,7 @@ export function layerFindings(
           ],
         });
       }
-      if (!reverseNeedle(cupboard)) {
+      if (!reverseOwned(cupboard)) {
         put({
           id: `shade-no-reverse-${area.id}`,
           severity: 'stop',

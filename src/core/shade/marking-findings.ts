@@ -10,7 +10,7 @@ import type { Finding } from '@/core/stage';
 import { grams, mgCm2, mm, say } from '@/core/text';
 import { reflectanceOf } from '@/core/colour/reflectance';
 import type { Hand } from '@/core/piece/hand';
-import { reverseNeedle } from '@/core/work/needle-choice';
+import { reverseOwned } from '@/core/piece/cupboard';
 import { HIDES, hidingMg } from './hide';
 import type { MarkingOnSkin } from './marking-shape';
 import { missingFindings } from './layer-findings';
@@ -162,7 +162,7 @@ export function markingFindings(
               ],
       });
     });
-    if (m.broken && !reverseNeedle(cupboard)) {
+    if (m.broken && !reverseOwned(cupboard)) {
       put({
         id: `shade-broken-${m.id}`,
         severity: 'stop',

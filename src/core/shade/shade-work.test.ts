@@ -36,9 +36,11 @@ describe('steps of colour', () => {
     expect(grams[0]! + grams[1]!).toBeCloseTo(massG, 9);
   });
   it('the reverse needle is named for what is raised and never for what is laid', () => {
-    for (const { operation: o } of plan(pineMarten).work.steps) {
-      if (o.stage !== 'shade' || o.needle === null) continue;
-      expect(JSON.stringify(o.needle).includes('reverse'), o.id).toBe(o.kind === 'raise');
+    const { work, needles } = plan(pineMarten);
+    for (const { operation: o } of work.steps) {
+      const step = needles.steps.find((n) => n.operationId === o.id);
+      if (o.stage !== 'shade' || !step) continue;
+      for (const p of step.phases) expect(p.name.includes('reverse'), o.id).toBe(o.kind === 'raise');
     }
   });
   it('needles and fingers are minded, mats kept apart', () => {

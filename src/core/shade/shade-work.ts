@@ -10,7 +10,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Operation } from '@/core/stage';
 import { grams, mgCm2, mm, say, share, type Text } from '@/core/text';
-import { reverseNeedle, surfaceNeedle } from '@/core/work/needle-choice';
+import { feltLayer, raiseFrom } from '@/core/stabbing';
 import type { Judged } from './judge';
 import type { ReadyLayer } from './layers';
 import type { LayerPlan, ShadedArea } from './area-shade';
@@ -27,6 +27,10 @@ const DARK = 42;
 /** Colours further apart than this are kept apart while they are trimmed. */
 const APART = 20;
 const SHARP = Infinity;
+/** Reckoned with where it is not decided, mg/cm2: a thin layer, what lies under a raised colour, the most a tuft comes up through. Ours. */
+const THIN = 3;
+const UNDER = 6;
+const MOST_OVER = 12;
 /** Pulling two wools apart and laying them together: a minute or two (common practice), longer for much of it. */
 const blendMinutes = (massG: number) => 1.5 + massG / 4;
 
@@ -51,17 +55,46 @@ export function shadeWork(
     cutLengthMm: null,
     rows: 0,
     passes: null,
-    needle: null,
+    needlework: null,
     after: [],
     lightness: lightness(l.ownHex),
     caution,
   });
   const lays = (areaId: string) => coat.areas.find((a) => a.id === areaId)?.fur !== null;
+  const lotOf = (id: string | null) => cupboard.lots.find((l) => l.id === id) ?? cupboard.lots[0]!;
+  /** Pulling up what lies just below the coat of an area. */
+  const raising = (areaId: string, areaMm2: number) => {
+    const top = coat.areas.find((a) => a.id === areaId)?.fur?.figures.areal.value ?? THIN;
+    return raiseFrom(areaId, Math.max(20, areaMm2), { mgCm2: Math.min(top, MOST_OVER) }, { mgCm2: UNDER }, null, hand);
+  };
+  const work = (hostId: string, l: LayerPlan) =>
+    l.says === 'raised'
+      ? raising(hostId, l.areaMm2 * (l.share ?? 1))
+      : l.parts.length === 0
+        ? null
+        : {
+            ...feltLayer(
+              hostId,
+              l.areaMm2 * (l.share ?? 1),
+              Math.max(0.5, l.arealMgCm2),
+              l.says === 'deep line' ? 3 : 1,
+              lotOf(l.parts[0]!.lotId),
+              hand,
+            ),
+            ...(l.says === 'deep line' ? { kind: 'line' as const } : {}),
+          };
   const laid = (areaId: string): Operation['after'] =>
     lays(areaId)
       ? [{ id: `lay-${areaId}`, why: say`The coat lies first; this goes on top of it.`, strength: SHARP }]
       : [];
-  const stepOf = (l: LayerPlan, name: string, on: string, id: string, after: Operation['after']): Operation => {
+  const stepOf = (
+    l: LayerPlan,
+    name: string,
+    on: string,
+    id: string,
+    after: Operation['after'],
+    hostId = on,
+  ): Operation => {
     const raised = l.says === 'raised';
     return {
       ...base(on, l),
@@ -75,7 +108,7 @@ export function shadeWork(
         : l.says === 'deep line'
           ? say`deep along the line, 3 passes`
           : say`a few fibres at a time, shallow, along the lie`,
-      needle: raised ? reverseNeedle(cupboard) : surfaceNeedle(cupboard),
+      needlework: work(hostId, l),
       minutes: l.minutes?.value ?? 0,
       after,
     };
@@ -142,10 +175,14 @@ export function shadeWork(
     for (const l of plan.layers) {
       const id = `mark-${m.id}-${l.id}`;
       operations.push({
-        ...stepOf(l, m.name, m.id, id, [
-          ...waits,
-          ...(last ? [{ id: last, why: say`Layer upon layer, from below.`, strength: SHARP }] : []),
-        ]),
+        ...stepOf(
+          l,
+          m.name,
+          m.id,
+          id,
+          [...waits, ...(last ? [{ id: last, why: say`Layer upon layer, from below.`, strength: SHARP }] : [])],
+          plan.hosts[0]!.areaId,
+        ),
       });
       last = id;
     }
@@ -163,7 +200,7 @@ export function shadeWork(
         kind: 'raise',
         does: say`Break ${m.name} into dashes of ${mm(m.broken.dashMm)} with gaps of ${mm(m.broken.gapMm)}: pull the ground up through it`,
         passes: say`a stab or two in each gap, along the lie`,
-        needle: reverseNeedle(cupboard),
+        needlework: raising(plan.hosts[0]!.areaId, 60),
         minutes: Math.max(
           1,
           ((plan.overSkinMm ?? 0) / (m.broken.dashMm + m.broken.gapMm)) * 0.1 * (m.mirrored ? 2 : 1),
@@ -190,7 +227,6 @@ export function shadeWork(
     const { raggedMm, softMm } = area.shade.border;
     if (raggedMm + softMm > 0 && lays(area.id)) {
       const border = beside(area.id).reduce((s, x) => s + (x.pair.borderMm ?? 0), 0);
-      const needle = reverseNeedle(cupboard);
       operations.push({
         ...base(area.id, { ownHex: shaded.seenHex }),
         id: `border-${area.id}`,
@@ -200,7 +236,10 @@ export function shadeWork(
             ? say`Soften the border of ${area.name} over ${mm(softMm)}${raggedMm > 0 ? say`, straying by up to ${mm(raggedMm)}` : ''}: pull fibres of both sides across it`
             : say`Lay the border of ${area.name} unevenly, straying by up to ${mm(raggedMm)}`,
         passes: say`along the lie, a few stabs on every cm of border`,
-        needle: softMm > 0 ? needle : surfaceNeedle(cupboard),
+        needlework:
+          softMm > 0
+            ? raising(area.id, border * softMm)
+            : feltLayer(area.id, border * raggedMm, THIN, 1, lotOf(null), hand),
         minutes: Math.max(1, (border / 10) * (hand.stabsPerCm / hand.stabsPerMinute) * 4),
         after: both(
           beside(area.id).map((x) => x.other),
@@ -214,10 +253,11 @@ export function shadeWork(
         ...base(area.id, { ownHex: shaded.seenHex }),
         id: `bag-${area.id}`,
         kind: 'check',
-        does: say`Bag ${list(near.map((x) => say`${x.other.name}`))}, then trim ${area.name} along the border`,
+        does: say`Bag ${list(near.map((x) => say`${x.other.name}`))} before ${area.name} is trimmed`,
         minutes: 2 * near.length,
+        // Trimmed as they are laid, only what lies already needs to be covered.
         after: both(
-          near.map((x) => x.other),
+          piece.work.trim === 'at the end' ? near.map((x) => x.other) : [],
           say`Both lie before the border is trimmed.`,
         ),
         caution: say`Offcuts of one colour in another are hard to pick out again. Scissors away from the hand.`,
@@ -236,7 +276,7 @@ export function shadeWork(
             dark.map((x) => x.other),
             say`Both lie before strays are picked.`,
           ),
-          ...(trimmed ? [{ id: `bag-${area.id}`, why: say`Offcuts are picked out too.`, strength: 1 }] : []),
+          ...(trimmed ? [{ id: `trim-${area.id}`, why: say`Offcuts are picked out too.`, strength: 1 }] : []),
         ],
         caution: null,
       });

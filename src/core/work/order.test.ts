@@ -20,7 +20,7 @@ const op = (
   cutLengthMm: null,
   rows: 0,
   passes: null,
-  needle: null,
+  needlework: null,
   minutes: 3,
   after: after.map(([before, strength]) => ({ id: before, why: say`${before} first`, strength })),
   lightness,

@@ -1,108 +1,238 @@
 /**
- * The order of the work: a topological order of the operations that keeps every "must come before" (Kahn 1962), the same
- * every time. Where nothing decides, pale comes before dark, then the order of the areas. Fur that hangs over its
- * neighbour in a ring cannot be put in order; the weakest tie of the ring is let go and said.
+ * The order of the work: keeps every tie, the same every time. Where nothing decides: the body before what goes on it, what
+ * has to set or dry early, pale before dark, work with one needle together, then the order of the areas. Ties that run in a
+ * ring cannot all be kept: the weakest is let go and said, with the choice to change where one is behind it.
  */
 import type { Finding, Operation, Stage } from '@/core/stage';
 import { say, type Text } from '@/core/text';
+import type { Work } from '@/core/piece/work';
+import { rings, shortestWay, topological } from './topological';
+import { tiesOf, type Tie } from './ties';
+
+/** How far a step may be moved by hand, and what holds it there. */
+export interface Bound {
+  /** Number of the step it may come right after (earliest) or right before (latest); 0 or one past the last where nothing holds it. */
+  readonly number: number;
+  readonly because: { readonly id: string; readonly why: Text } | null;
+}
 
 export interface Step {
   readonly number: number;
   readonly operation: Operation;
   /** Operations that had to come first, with the reason. */
   readonly because: readonly { readonly id: string; readonly why: Text }[];
+  readonly earliest: Bound;
+  readonly latest: Bound;
 }
 
-export interface WorkPlan {
+export interface Ordered {
   readonly steps: readonly Step[];
+  readonly ties: readonly Tie[];
   readonly minutes: number;
 }
 
-interface Tie {
-  readonly before: string;
-  readonly after: string;
-  readonly why: Text;
-  readonly strength: number;
+/** Lightness that counts as pale, and as dark. Ours. */
+const PALE = 60;
+const DARK = 42;
+const shadeOf = (o: Operation): number => (o.lightness > PALE ? 0 : o.lightness < DARK ? 2 : 1);
+
+/** Ranks where no tie decides: the number of each operation when sorted by what is said above. */
+function ranksOf(operations: readonly Operation[], needleOf: (id: string) => string | null): Float64Array {
+  // Cutting, blending and trimming go with the laying they serve.
+  const lead = new Map<string, Operation>();
+  for (const o of operations) if (o.kind === 'lay' || !lead.has(o.areaId)) lead.set(o.areaId, o);
+  const phase = (o: Operation) => (o.stage === 'form' ? 0 : o.wait || o.stage === 'face' ? 1 : 2);
+  const needle = (o: Operation): string => {
+    const l = o.stage === 'coat' || o.kind === 'blend' ? (lead.get(o.areaId) ?? o) : o;
+    return needleOf(l.id) ?? '';
+  };
+  const keyed = operations.map((o, i) => ({ i, p: phase(o), s: shadeOf(o), n: needle(o) }));
+  // Needles are put in the order in which the work first asks for them.
+  const met = new Map<string, number>();
+  for (const k of keyed) if (!met.has(k.n)) met.set(k.n, met.size);
+  keyed.sort((a, b) => a.p - b.p || a.s - b.s || met.get(a.n)! - met.get(b.n)! || a.i - b.i);
+  const ranks = new Float64Array(operations.length);
+  keyed.forEach((k, r) => (ranks[k.i] = r));
+  return ranks;
 }
 
-export function planWork(operations: readonly Operation[]): Stage<WorkPlan> {
-  const byId = new Map(operations.map((o) => [o.id, o]));
-  const index = new Map(operations.map((o, i) => [o.id, i]));
-  let ties: Tie[] = operations.flatMap((o) =>
-    o.after.filter((a) => byId.has(a.id)).map((a) => ({ before: a.id, after: o.id, why: a.why, strength: a.strength })),
-  );
-  const findings: Finding[] = [];
-  const done = new Set<string>();
-  const steps: Step[] = [];
-  const rank = (o: Operation) => [-o.lightness, index.get(o.id)!] as const;
-  while (steps.length < operations.length) {
-    const ready = operations.filter(
-      (o) => !done.has(o.id) && ties.every((t) => t.after !== o.id || done.has(t.before)),
-    );
-    if (ready.length === 0) {
-      const weakest = weakestInRing(ties, done);
-      ties = ties.filter((t) => t !== weakest && !(sameAreas(t, weakest, byId) && t.strength === weakest.strength));
-      findings.push(ringFinding(weakest, byId));
-      continue;
+/** What is moved before another step, and all it waits for, is lifted to just before that step. */
+function lifted(
+  ranks: Float64Array,
+  ties: readonly { before: number; after: number; move: boolean }[],
+  moves: readonly { op: number; other: number }[],
+): Float64Array {
+  const out = ranks.slice();
+  const before = new Map<number, number[]>();
+  for (const t of ties) if (!t.move) before.set(t.after, [...(before.get(t.after) ?? []), t.before]);
+  moves.forEach(({ op, other }, k) => {
+    const to = out[other]! - 0.5 + k * 1e-4;
+    const seen = new Set<number>();
+    const waiting = [op];
+    for (let x = waiting.pop(); x !== undefined; x = waiting.pop()) {
+      if (seen.has(x)) continue;
+      seen.add(x);
+      out[x] = Math.min(out[x]!, to);
+      waiting.push(...(before.get(x) ?? []));
     }
-    // Finish what was begun: a cut lot is laid before another is cut.
-    const last = steps[steps.length - 1]?.operation;
-    const next =
-      ready.find((o) => last?.kind === 'cut' && o.areaId === last.areaId) ??
-      ready.reduce((a, b) => {
-        const [la, ia] = rank(a);
-        const [lb, ib] = rank(b);
-        return lb < la || (lb === la && ib < ia) ? b : a;
-      });
-    done.add(next.id);
-    steps.push({
-      number: steps.length + 1,
-      operation: next,
-      because: ties.filter((t) => t.after === next.id).map((t) => ({ id: t.before, why: t.why })),
-    });
+  });
+  return out;
+}
+
+/**
+ * @param needleOf the needle an operation is best done with, to keep work with one needle together
+ */
+export function planWork(
+  operations: readonly Operation[],
+  moves: Work['moves'] = [],
+  needleOf: (id: string) => string | null = () => null,
+): Stage<Ordered> {
+  const n = operations.length;
+  const index = new Map(operations.map((o, i) => [o.id, i]));
+  const findings: Finding[] = [];
+  let ties = tiesOf(operations, moves);
+  const arrowOf = (t: Tie) => ({
+    before: index.get(t.before)!,
+    after: index.get(t.after)!,
+    move: t.move !== undefined,
+  });
+  const base = ranksOf(operations, needleOf);
+  const moved = moves
+    .filter((m) => m.place === 'before' && index.has(m.operation) && index.has(m.other))
+    .map((m) => ({ op: index.get(m.operation)!, other: index.get(m.other)! }));
+  let order: number[] = [];
+  for (;;) {
+    const arrows = ties.map(arrowOf);
+    const ranks = moved.length > 0 ? lifted(base, arrows, moved) : base;
+    order = topological(n, arrows, (i) => ranks[i]!);
+    if (order.length === n) break;
+    const group = rings(n, arrows);
+    const inRing = ties.filter((_, i) => group[arrows[i]!.before] === group[arrows[i]!.after]);
+    const weakest = inRing.reduce((a, b) => (weaker(b, a) ? b : a));
+    const ring = ringThrough(weakest, inRing, index);
+    ties = ties.filter(
+      (t) =>
+        t !== weakest &&
+        !(sameAreas(t, weakest, operations, index) && t.strength === weakest.strength && t.move === undefined),
+    );
+    findings.push(ringFinding(weakest, ring, operations, index, moves));
   }
+  const number = new Int32Array(n);
+  order.forEach((i, k) => (number[i] = k + 1));
+  const held = new Map<number, { before: Tie[]; after: Tie[] }>();
+  const at = (i: number) => {
+    let h = held.get(i);
+    if (!h) held.set(i, (h = { before: [], after: [] }));
+    return h;
+  };
+  for (const t of ties) {
+    at(index.get(t.after)!).before.push(t);
+    at(index.get(t.before)!).after.push(t);
+  }
+  const steps = order.map((i): Step => {
+    const { before, after } = at(i);
+    const firm = (t: Tie) => t.move === undefined;
+    const last = before
+      .filter(firm)
+      .reduce<Tie | null>(
+        (a, t) => (!a || number[index.get(t.before)!]! > number[index.get(a.before)!]! ? t : a),
+        null,
+      );
+    const first = after
+      .filter(firm)
+      .reduce<Tie | null>((a, t) => (!a || number[index.get(t.after)!]! < number[index.get(a.after)!]! ? t : a), null);
+    return {
+      number: number[i]!,
+      operation: operations[i]!,
+      because: before.map((t) => ({ id: t.before, why: t.why })),
+      earliest: last
+        ? { number: number[index.get(last.before)!]!, because: { id: last.before, why: last.why } }
+        : { number: 0, because: null },
+      latest: first
+        ? { number: number[index.get(first.after)!]!, because: { id: first.after, why: first.why } }
+        : { number: n + 1, because: null },
+    };
+  });
   return {
-    result: { steps, minutes: operations.reduce((s, o) => s + o.minutes, 0) },
+    result: { steps, ties, minutes: operations.reduce((s, o) => s + o.minutes, 0) },
     findings: [...new Map(findings.map((f) => [f.id, f])).values()],
     operations: [],
   };
 }
 
-const areaOf = (id: string, byId: Map<string, Operation>) => byId.get(id)!.areaId;
-const sameAreas = (a: Tie, b: Tie, byId: Map<string, Operation>) =>
-  areaOf(a.before, byId) === areaOf(b.before, byId) && areaOf(a.after, byId) === areaOf(b.after, byId);
-
-function weakestInRing(ties: readonly Tie[], done: ReadonlySet<string>): Tie {
-  const open = ties.filter((t) => !done.has(t.before) && !done.has(t.after));
-  const next = new Map<string, string[]>();
-  for (const t of open) next.set(t.before, [...(next.get(t.before) ?? []), t.after]);
-  const reaches = (from: string, to: string): boolean => {
-    const seen = new Set([from]);
-    const waiting = [from];
-    for (let x = waiting.pop(); x !== undefined; x = waiting.pop()) {
-      if (x === to) return true;
-      for (const y of next.get(x) ?? []) {
-        if (seen.has(y)) continue;
-        seen.add(y);
-        waiting.push(y);
-      }
-    }
-    return false;
-  };
-  const inRing = open.filter((t) => reaches(t.after, t.before));
-  return inRing.reduce((a, b) => (b.strength < a.strength ? b : a));
+/** Let go first: moved by hand, then the weakest, then one with a choice behind it. */
+function weaker(a: Tie, b: Tie): boolean {
+  if (a.strength !== b.strength) return a.strength < b.strength;
+  // The newest of several moves.
+  if (a.move !== undefined && b.move !== undefined) return a.move > b.move;
+  return a.choice !== undefined && b.choice === undefined;
 }
 
-function ringFinding(t: Tie, byId: Map<string, Operation>): Finding {
-  const before = areaOf(t.before, byId);
-  const after = areaOf(t.after, byId);
+/** The shortest ring a tie lies on, beginning with it. */
+function ringThrough(t: Tie, among: readonly Tie[], index: ReadonlyMap<string, number>): Tie[] {
+  const arrows = among.map((x) => ({ before: index.get(x.before)!, after: index.get(x.after)! }));
+  const back = shortestWay(index.size, arrows, index.get(t.after)!, index.get(t.before)!) ?? [];
+  return [t, ...back.map((i) => among[i]!)];
+}
+
+const sameAreas = (a: Tie, b: Tie, operations: readonly Operation[], index: ReadonlyMap<string, number>): boolean => {
+  const area = (id: string) => operations[index.get(id)!]!.areaId;
+  return area(a.before) === area(b.before) && area(a.after) === area(b.after);
+};
+
+function ringFinding(
+  t: Tie,
+  ring: readonly Tie[],
+  operations: readonly Operation[],
+  index: ReadonlyMap<string, number>,
+  moves: Work['moves'],
+): Finding {
+  const op = (id: string) => operations[index.get(id)!]!;
+  const about = op(t.after).areaId;
+  const words = ring.flatMap((x): Text => say` ${x.why}`);
+  if (t.move !== undefined) {
+    const m = moves[t.move]!;
+    return {
+      id: `order-move-${m.operation}`,
+      stage: 'order',
+      severity: 'note',
+      about,
+      says: say`A step you moved cannot stay there: ${op(m.operation).does}.`,
+      why: say`What forbids it:${ring.slice(1).flatMap((x): Text => say` ${x.why}`)}`,
+      remedies: [
+        {
+          label: say`Take the move back`,
+          effect: say`the step goes where the work puts it`,
+          changes: [{ path: ['work', 'moves'], value: moves.filter((_, i) => i !== t.move) }],
+        },
+      ],
+    };
+  }
+  if (t.strength < Infinity && !ring.some((x) => x.choice)) {
+    return {
+      id: `order-ring-${op(t.before).areaId}-${about}`,
+      stage: 'order',
+      severity: 'note',
+      about,
+      says: say`Some areas hang over each other in a ring, so one border must be tucked in by hand.`,
+      why: say`${t.why} This is the shortest border of the ring, so it is the one let go.`,
+      remedies: [],
+    };
+  }
+  const choices = ring.flatMap((x) => (x.choice ? [x.choice] : []));
   return {
-    id: `order-ring-${before}-${after}`,
+    id: `order-cycle-${t.before}-${t.after}`,
     stage: 'order',
-    severity: 'note',
-    about: after,
-    says: say`Some areas hang over each other in a ring, so one border must be tucked in by hand.`,
-    why: [...t.why, ' This is the shortest border of the ring, so it is the one let go.'],
-    remedies: [],
+    severity: 'stop',
+    about,
+    says:
+      choices.length > 0
+        ? say`These choices cannot all be kept: ${list(choices.map((c) => c.school))}.`
+        : say`These steps wait for each other in a ring.`,
+    why: say`Each waits for the next:${words}`,
+    remedies: choices.map((c) => c.instead),
   };
 }
+
+const list = (t: readonly Text[]): Text =>
+  t.flatMap((x, i) => (i === 0 ? x : [i === t.length - 1 ? ' and ' : ', ', ...x])) as unknown as Text;

@@ -1,0 +1,179 @@
+/**
+ * The ground a needle goes into: places spread over an area, a part, the joints or the face, and what lies ahead of a stab
+ * there: felt, wire, set stems and glass, the other side. Rays through the core; closed forms for wire and eyes.
+ */
+import type { CoatPlan } from '@/core/coat/coat';
+import { onAxis, type BodyPart } from '@/core/form/body';
+import type { CorePlan } from '@/core/form/core';
+import type { FormWork } from '@/core/form/form';
+import type { FramePlan } from '@/core/form/frame';
+import { outwardAt } from '@/core/form/surface';
+import type { Zone } from '@/core/face/face-plan';
+import { nearestVertex, type Mesh } from '@/core/geometry/mesh';
+import { crossings } from '@/core/geometry/rays';
+import { add, cross, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import type { Where } from '@/core/stage';
+import type { Ahead } from './depth-window';
+import { sine } from './depth-window';
+import { metAt, type Capsule } from './obstacles';
+
+/** A place on the ground with its own directions. */
+export interface Spot {
+  readonly at: Vec3;
+  readonly normal: Vec3;
+  readonly lie: Vec3;
+}
+
+/** Which way a slanted needle leans: its point travels so over the skin. */
+export const LEANS = ['along the lie', 'against the lie', 'across the lie', 'across the other way'] as const;
+export type Lean = (typeof LEANS)[number];
+
+export interface Ground {
+  readonly form: FormWork;
+  readonly coat: CoatPlan;
+  /** What is felted: the core, or the animal where no core is drawn. */
+  readonly felt: Mesh;
+  readonly capsules: readonly Capsule[];
+  /** Whether a vertex of the skin has fur over it. */
+  readonly furred: Uint8Array;
+  readonly partIds: ReadonlySet<string>;
+}
+
+const SPOTS = 10;
+
+export function groundOf(
+  form: FormWork,
+  coat: CoatPlan,
+  core: CorePlan,
+  frame: FramePlan,
+  zones: readonly Zone[],
+  owner: Int32Array,
+): Ground {
+  const wires = frame.runs.flatMap((r) =>
+    r.paths.flatMap((path) =>
+      path
+        .slice(1)
+        .map((b, i): Capsule => ({ a: path[i]!, b, radiusMm: (frame.thickMm * r.strands) / 2, what: 'wire' })),
+    ),
+  );
+  const covered = coat.areas.map((a) => (a.fur ? 1 : 0));
+  return {
+    form,
+    coat,
+    felt: core.skin ?? form.skin,
+    capsules: [...wires, ...zones.map((z): Capsule => ({ a: z.a, b: z.b, radiusMm: z.radiusMm, what: 'eye' }))],
+    furred: Uint8Array.from(owner, (a) => (a < 0 ? 0 : covered[a]!)),
+    partIds: new Set(core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id)),
+  };
+}
+
+/** Places spread over an area by its surface. */
+function spotsOfArea(g: Ground, id: string): Spot[] {
+  const s = g.coat.areas.find((a) => a.id === id)?.surface;
+  if (!s || s.triangles.length === 0) return [];
+  const n = s.triangles.length / 3;
+  const corner = (of: Float64Array, t: number): Vec3 => {
+    const out = [0, 0, 0];
+    for (let k = 0; k < 3; k++) for (let j = 0; j < 3; j++) out[j]! += of[3 * s.triangles[3 * t + k]! + j]! / 3;
+    return out as unknown as Vec3;
+  };
+  const sizes = new Float64Array(n);
+  let total = 0;
+  for (let t = 0; t < n; t++) {
+    const [a, b, c] = [0, 1, 2].map((k) => {
+      const v = 3 * s.triangles[3 * t + k]!;
+      return [s.positions[v]!, s.positions[v + 1]!, s.positions[v + 2]!] as const;
+    });
+    total += sizes[t] = norm(cross(sub(b!, a!), sub(c!, a!))) / 2;
+  }
+  const out: Spot[] = [];
+  let sum = 0;
+  for (let t = 0; t < n; t++) {
+    sum += sizes[t]!;
+    while (out.length < SPOTS && sum >= ((out.length + 0.5) / SPOTS) * total)
+      out.push({ at: corner(s.positions, t), normal: unit(corner(s.normals, t)), lie: corner(s.lie, t) });
+  }
+  return out;
+}
+
+/** Places round a part, where lines from its axis leave the felt. */
+function round(g: Ground, part: BodyPart, alongs: readonly number[]): Spot[] {
+  return alongs.flatMap((along) => {
+    const { at, axis, top, out } = onAxis(part, part.left, along);
+    return [top, out, scale(top, -1), scale(out, -1)].flatMap((to): Spot[] => {
+      const normal = unit(to);
+      const hits = crossings(g.felt, at, normal);
+      // An axis outside the felt (swallowed by the coat) has no ground here.
+      if (hits.length % 2 === 0) return [];
+      return [{ at: add(at, scale(normal, hits[0]!)), normal, lie: axis }];
+    });
+  });
+}
+
+export function spotsOf(g: Ground, where: Where): Spot[] {
+  switch (where.on) {
+    case 'area':
+      return spotsOfArea(g, where.id);
+    case 'part': {
+      const part = g.form.body.parts.find((p) => p.part.id === where.id);
+      return part ? round(g, part, [0.25, 0.5, 0.75]) : [];
+    }
+    case 'joints':
+      return g.form.body.parts
+        .filter((p) => p.part.on !== null && g.partIds.has(p.part.id))
+        .flatMap((p) => round(g, p, [p.part.root === 'start' ? 0.2 : 0.8]));
+    case 'places':
+      return where.places.map((at) => {
+        const normal = outwardAt(g.form, at);
+        const v = 3 * nearestVertex(g.form.skin.positions, at);
+        return { at, normal, lie: [g.form.lie[v]!, g.form.lie[v + 1]!, g.form.lie[v + 2]!] };
+      });
+    case 'mat':
+      return [];
+  }
+}
+
+/** Unit direction the needle travels at this angle to the skin. */
+export function stabDirection(s: Spot, angleDeg: number, lean: Lean): Vec3 {
+  const along = flatten(s.lie, s.normal);
+  const t =
+    norm(along) > 1e-6 ? unit(along) : unit(flatten(Math.abs(s.normal[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0], s.normal));
+  const side = cross(s.normal, t);
+  const flat =
+    lean === 'along the lie'
+      ? t
+      : lean === 'against the lie'
+        ? scale(t, -1)
+        : lean === 'across the lie'
+          ? side
+          : scale(side, -1);
+  const into = sine(angleDeg);
+  return unit(add(scale(s.normal, -into), scale(flat, Math.sqrt(Math.max(0, 1 - into * into)))));
+}
+
+/** So far outside the skin a stab is started when it is traced, so that it crosses into the felt. */
+const START_MM = 0.3;
+
+/** What lies ahead of a stab; null where there is no felt ahead at all. */
+export function aheadOf(g: Ground, s: Spot, to: Vec3, bladeMm: number): Ahead | null {
+  const from = add(s.at, scale(s.normal, START_MM));
+  const hits = crossings(g.felt, from, to).filter((d) => d < 400);
+  if (hits.length < 2) return null;
+  // Begun inside already (a ground that lies lower than its place): the next crossing is the way out.
+  const [inAt, outAt] = hits.length % 2 === 0 ? [hits[0]!, hits[1]!] : [0, hits[0]!];
+  let wireMm = Infinity;
+  let eyeMm = Infinity;
+  for (const c of g.capsules) {
+    const d = metAt(from, to, c) - inAt;
+    if (d > bladeMm + 10) continue;
+    if (c.what === 'wire') wireMm = Math.min(wireMm, Math.max(0, d));
+    else eyeMm = Math.min(eyeMm, Math.max(0, d));
+  }
+  return { throughMm: outAt - inAt, wireMm, eyeMm, farShows: false };
+}
+
+/** Whether the far side of a stab stays bare when all is done. */
+export function farSideShows(g: Ground, s: Spot, to: Vec3, throughMm: number): boolean {
+  const v = nearestVertex(g.form.skin.positions, add(s.at, scale(to, throughMm)));
+  return g.furred[v] === 0;
+}

@@ -1,0 +1,45 @@
+/**
+ * Marks a needle leaves on a surface that stays in sight, and passes that close them. Ours, from geometry: every stab opens
+ * a hole as wide as its mark; the fibres of the top layer that were only pushed aside spring back over it, fewer the wider
+ * it is against their thickness; a later stab drags fibres from around it across older holes.
+ */
+import { layerMass } from '@/core/coat/fibre';
+import { markWidth, type Blade } from './blade';
+
+/** A fibre springs back over a hole of so many of its diameters (to one part in e). Ours. */
+const SPRINGS = 25;
+/** From how far around a stab drags fibre across, mm. Ours. */
+export const DRAGS_MM = 0.75;
+/** Share of the surface in open marks that is not noticed at arm's length. Ours. */
+export const UNNOTICED = 0.03;
+
+export interface TopLayer {
+  readonly topMgCm2: number;
+  readonly finenessUm: number;
+  /** How far one layer of its fibre hides. */
+  readonly spread: number;
+}
+
+/**
+ * Share of the surface left in open marks by one pass.
+ * @param perCm2 stabs on a square cm
+ */
+export function openMarks(n: Blade, perCm2: number, top: TopLayer): number {
+  const wide = markWidth(n);
+  const holes = Math.min(1, (perCm2 * Math.PI * wide ** 2) / 4 / 100);
+  const layers = top.topMgCm2 / layerMass.of({ fineness: top.finenessUm, cv: 0.22 });
+  const back = Math.exp(-wide / ((SPRINGS * top.finenessUm) / 1000));
+  return holes * Math.exp(-top.spread * layers * back);
+}
+
+/** Share of older marks still open after a pass over them: none of its stabs fell near (Poisson). */
+export const stillOpen = (perCm2: number): number => Math.exp((-perCm2 * Math.PI * DRAGS_MM ** 2) / 100);
+
+/** Marks left after passes in turn. */
+export function marksAfter(
+  passes: readonly { readonly needle: Blade; readonly perCm2: number }[],
+  top: TopLayer,
+  before = 0,
+): number {
+  return passes.reduce((s, p) => s * stillOpen(p.perCm2) + openMarks(p.needle, p.perCm2, top), before);
+}

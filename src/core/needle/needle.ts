@@ -1,0 +1,373 @@
+/**
+ * The needle stage: for every step that is needled which needle from the rack, at what angle, how deep, how many passes and
+ * stabs, how long, and why. By the school chosen: coarse to fine, or one fine needle. Needles that do equally well are taken
+ * so that they are changed as seldom as can be.
+ */
+import type { Cupboard, Needle } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { Finding, Needlework, Operation } from '@/core/stage';
+import { count, degrees, fine, say, share, type Text } from '@/core/text';
+import type { Memo } from '@/core/memo';
+import { EDGES } from './blade';
+import { fewestChanges } from './changes';
+import type { Limit } from './depth-window';
+import { fitOf, sightOf, stretchesOf, type Fit, type Sight, type Stretch } from './fit';
+import { finishOf, type FinishPlan } from './finish';
+import { spotsOf, type Ground, type Lean, type Spot } from './ground';
+import type { Capsule } from './obstacles';
+import { nearestOnSegment } from '@/core/geometry/segment';
+import { UNNOTICED } from './marks';
+import { needleFindings } from './needle-findings';
+import { COARSE_MM, isThin } from './thin';
+
+export interface NeedlePhase {
+  /** What it is for, where a step is done in several stretches. */
+  readonly says: Text | null;
+  readonly needleId: string;
+  readonly name: string;
+  /** The holder it is used in; null for one needle in the fingers. */
+  readonly holder: { readonly id: string; readonly name: string; readonly needles: number } | null;
+  readonly angleDeg: number;
+  readonly lean: Lean | null;
+  /** Along the needle, from where its point meets the wool. */
+  readonly leastMm: number;
+  readonly mostMm: number;
+  readonly strokeMm: number;
+  /** Square to the skin. */
+  readonly depthMm: number;
+  readonly limit: Limit;
+  readonly openShare: number;
+  readonly barbs: number;
+  readonly marks: number;
+  readonly passes: number;
+  readonly stabs: number;
+  readonly minutes: number;
+  readonly because: Text;
+  /** Places where it is otherwise, in words. */
+  readonly tight: readonly Text[];
+}
+
+export interface NeedleStep {
+  readonly operationId: string;
+  readonly kind: Needlework['kind'];
+  readonly layerMm: number;
+  readonly phases: readonly NeedlePhase[];
+}
+
+export interface RackUse {
+  readonly needleId: string;
+  readonly steps: number;
+  readonly stabs: number;
+  readonly minutes: number;
+}
+
+export interface NeedlePlan {
+  readonly steps: readonly NeedleStep[];
+  /** Changes of needle in the order of the work. */
+  readonly changes: readonly { readonly operationId: string; readonly from: string; readonly to: string }[];
+  readonly use: readonly RackUse[];
+  readonly finish: FinishPlan;
+}
+
+/** Needles within this of the best count as equally good. Ours. */
+const EQUAL = 1.1;
+/** A holder pays from so many stabs on. Ours. */
+const BROAD = 800;
+/** Needles in a holder count less than one by one: they get in each other's way. Ours. */
+const HOLDER_EACH = 0.7;
+
+const owned = (c: Cupboard): Needle[] =>
+  c.needles.filter((n) => n.count > 0).sort((a, b) => a.gauge - b.gauge || a.id.localeCompare(b.id));
+
+const canDo = (n: Needle, w: Needlework): boolean => (n.section === 'reverse') === (w.kind === 'raise');
+
+interface Candidate {
+  readonly needle: Needle;
+  readonly fit: Fit;
+}
+
+export interface Tried {
+  readonly operation: Operation;
+  readonly work: Needlework;
+  readonly stretches: readonly (Stretch & {
+    /** Those it is chosen from, and all that were tried. */
+    readonly candidates: readonly Candidate[];
+    readonly tried: readonly Candidate[];
+  })[];
+  readonly sight: Sight;
+  readonly chosen: Piece['work']['chosen'][number] | null;
+}
+
+/** The one needle of the school that uses one: as chosen, else the finest ordinary one. */
+export function oneNeedle(piece: Piece, cupboard: Cupboard): Needle | null {
+  const mine = owned(cupboard);
+  const plain = mine.filter((n) => n.section !== 'reverse' && n.section !== 'crown');
+  return mine.find((n) => n.id === piece.work.oneNeedleId) ?? plain[plain.length - 1] ?? null;
+}
+
+export interface NeedleInput {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly ground: Ground;
+  /** What the ground was made from: fits are kept while it stays. */
+  readonly groundKey: string;
+  readonly memo: Memo;
+}
+
+/** Every needle tried on every step that is needled; costs along, for the order to keep equal needles together. */
+export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tried[] {
+  const { piece, cupboard, hand } = x;
+  const mine = owned(cupboard);
+  const one = piece.work.needles === 'one fine needle' ? oneNeedle(piece, cupboard) : null;
+  return operations.flatMap((operation): Tried[] => {
+    const work = operation.needlework;
+    if (!work || work.stabs <= 0) return [];
+    const chosen = piece.work.chosen.find((c) => c.operation === operation.id) ?? null;
+    const spots = x.memo.keep(
+      `spots:${operation.id}`,
+      x.groundKey + JSON.stringify([work.where, surfaceMark(x, work)]),
+      () => spotsOf(x.ground, work.where),
+    );
+    const ground = groundFor(operation, x.ground, spots);
+    const eyes = ground.capsules.filter((c) => c.what === 'eye');
+    const key = `${x.groundKey}${JSON.stringify([work, surfaceMark(x, work), eyes, mine, hand.rootMm, chosen?.angleDeg ?? null])}`;
+    const all = x.memo.keep(`needle:${operation.id}`, key, () => {
+      const sight = sightOf(ground, work, spots);
+      return {
+        sight,
+        stretches: stretchesOf(work).map((s) => ({
+          ...s,
+          candidates: mine
+            .filter((n) => canDo(n, work))
+            .map((needle) => ({ needle, fit: fitOf(needle, work, s, sight, hand.rootMm, chosen?.angleDeg ?? null) })),
+        })),
+      };
+    });
+    const only = chosen?.needleId ?? (one && work.kind !== 'raise' ? one.id : null);
+    return [
+      {
+        operation,
+        work,
+        chosen,
+        sight: all.sight,
+        stretches: all.stretches.map((s) => {
+          const asked = s.candidates.filter((c) => c.needle.id === only);
+          // The one needle where it can do the work at all; else the best that can.
+          const able = asked.filter((c) => c.fit.cost < Infinity);
+          if (able.length > 0) return { ...s, candidates: able, tried: s.candidates };
+          // A coarse blade goes right through a thin part: left out where a finer one can do it.
+          const fine = isThin(all.sight, work)
+            ? s.candidates.filter((c) => c.needle.thickMm <= COARSE_MM && c.fit.cost < Infinity)
+            : [];
+          return { ...s, candidates: fine.length > 0 ? fine : s.candidates, tried: s.candidates };
+        }),
+      },
+    ];
+  });
+}
+
+/** Further off than this from every place of the work an eye is not in reach of the longest needle, mm. */
+const REACH = 45;
+
+/** Eyes count once they are set, and where they are in reach. */
+function groundFor(o: Operation, g: Ground, spots: readonly Spot[]): Ground {
+  const early = o.stage === 'form' || /^face-(nose|eyes)/.test(o.id);
+  const near = (c: Capsule) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < REACH + c.radiusMm);
+  return { ...g, capsules: g.capsules.filter((c) => c.what === 'wire' || (!early && near(c))) };
+}
+
+/** What the places of an area depend on besides the ground. */
+const surfaceMark = (x: NeedleInput, w: Needlework): unknown => {
+  const { where } = w;
+  if (where.on !== 'area') return null;
+  const area = x.piece.areas.find((a) => a.id === where.id);
+  return area ? x.piece.areas.slice(x.piece.areas.indexOf(area)).map((a) => [a.where, a.strokes]) : null;
+};
+
+const bestOf = (c: readonly Candidate[]): Candidate | null =>
+  c.reduce<Candidate | null>((a, b) => (b.fit.cost < Infinity && (!a || b.fit.cost < a.fit.cost) ? b : a), null);
+
+/** The needle a step is best begun with. */
+export const firstNeedle = (t: Tried): string | null => bestOf(t.stretches[0]?.candidates ?? [])?.needle.id ?? null;
+
+export interface NeedleStage {
+  readonly result: NeedlePlan;
+  readonly findings: readonly Finding[];
+  /** Minutes a step takes less because a holder is used. */
+  readonly saved: ReadonlyMap<string, number>;
+}
+
+/** @param order ids of all operations in the order of the work */
+export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: readonly string[]): NeedleStage {
+  const { cupboard, hand, piece } = x;
+  const at = new Map(order.map((id, i) => [id, i]));
+  const row = [...tried].sort((a, b) => at.get(a.operation.id)! - at.get(b.operation.id)!);
+  const stands = row.flatMap((t) => t.stretches.map((s) => ({ t, s })));
+  const taken = fewestChanges(
+    stands.map(({ s }) => {
+      const best = bestOf(s.candidates);
+      return {
+        choices: best
+          ? s.candidates
+              .filter((c) => c.fit.cost <= best.fit.cost * EQUAL)
+              .map((c) => ({ needleId: c.needle.id, cost: (c.fit.cost / best.fit.cost) * s.share }))
+          : [],
+      };
+    }),
+  );
+  const saved = new Map<string, number>();
+  const byStep = new Map<string, NeedlePhase[]>();
+  stands.forEach(({ t, s }, i) => {
+    const c = s.candidates.find((y) => y.needle.id === taken[i]);
+    if (!c) return;
+    const { work } = t;
+    const stabs = work.stabs * s.share;
+    const broad = work.stabs >= BROAD && ['through', 'surface', 'flat'].includes(work.kind);
+    const holder = broad
+      ? (cupboard.holders.find((h) => h.needleId === c.needle.id && h.needles <= c.needle.count) ?? null)
+      : null;
+    const single = stabs / hand.stabsPerMinute;
+    const minutes = holder ? single / (HOLDER_EACH * holder.needles) : single;
+    if (holder) saved.set(t.operation.id, (saved.get(t.operation.id) ?? 0) + single - minutes);
+    const several = t.stretches.length > 1;
+    const phase: NeedlePhase = {
+      says: several ? stretchWords(work, t.stretches.indexOf(s)) : null,
+      needleId: c.needle.id,
+      name: c.needle.name,
+      holder: holder ? { id: holder.id, name: holder.name, needles: holder.needles } : null,
+      angleDeg: c.fit.angleDeg,
+      lean: c.fit.lean,
+      leastMm: c.fit.leastMm,
+      mostMm: c.fit.mostMm,
+      strokeMm: c.fit.plannedMm,
+      depthMm: c.fit.depthMm,
+      limit: c.fit.limit,
+      openShare: c.fit.openShare,
+      barbs: c.fit.barbs,
+      marks: c.fit.marks,
+      passes: several && work.kind === 'surface' ? Math.max(1, Math.round(work.passes * s.share)) : work.passes,
+      stabs,
+      minutes,
+      because: becauseOf(c, s, work, t, cupboard, piece),
+      tight: tightWords(c.fit),
+    };
+    byStep.set(t.operation.id, [...(byStep.get(t.operation.id) ?? []), phase]);
+  });
+  const steps = row.map((t): NeedleStep => {
+    const phases: NeedlePhase[] = [];
+    for (const p of byStep.get(t.operation.id) ?? []) {
+      const last = phases[phases.length - 1];
+      // Two stretches with one needle at one depth are one.
+      if (
+        last &&
+        last.needleId === p.needleId &&
+        Math.abs(last.strokeMm - p.strokeMm) < 0.5 &&
+        last.angleDeg === p.angleDeg
+      ) {
+        phases[phases.length - 1] = {
+          ...last,
+          says: null,
+          passes: t.work.kind === 'surface' ? last.passes + p.passes : last.passes,
+          stabs: last.stabs + p.stabs,
+          minutes: last.minutes + p.minutes,
+        };
+      } else phases.push(p);
+    }
+    return { operationId: t.operation.id, kind: t.work.kind, layerMm: t.work.layerMm, phases };
+  });
+  const flat = steps.flatMap((s) => s.phases.map((p) => ({ id: s.operationId, p })));
+  const changes = flat.slice(1).flatMap(({ id, p }, i) => {
+    const from = flat[i]!.p;
+    return from.needleId === p.needleId ? [] : [{ operationId: id, from: from.needleId, to: p.needleId }];
+  });
+  const use = owned(cupboard).flatMap((n): RackUse[] => {
+    const mine = flat.filter((f) => f.p.needleId === n.id);
+    return mine.length === 0
+      ? []
+      : [
+          {
+            needleId: n.id,
+            steps: new Set(mine.map((f) => f.id)).size,
+            stabs: mine.reduce((s, f) => s + f.p.stabs, 0),
+            minutes: mine.reduce((s, f) => s + f.p.minutes, 0),
+          },
+        ];
+  });
+  return {
+    result: { steps, changes, use, finish: finishOf(x, row, steps) },
+    findings: needleFindings(x, row, steps),
+    saved,
+  };
+}
+
+function stretchWords(w: Needlework, i: number): Text {
+  if (w.kind === 'through') return i === 0 ? say`while the wool is loose, to a workable state` : say`until it is firm`;
+  return i === 0 ? say`to fix it` : say`the last pass, to close the marks`;
+}
+
+const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+  'the other side': 'it would come through on the other side',
+  'the wire': 'it would hit the wire',
+  'the eye': 'it would hit a set eye or its stem',
+  'the mat': 'a barb would go into the mat',
+  'the fingers': 'it would come out where it is held',
+  'the blade': 'the blade is no longer',
+  'the steel': 'so deep a blade so thin may break',
+  'the root': 'a deeper root takes length from the fur',
+  'what lies below': 'it would pull up what lies below that colour',
+};
+
+export const limitWords = (l: Limit): string => LIMIT_WORDS[l];
+
+/** The reason in one line, from the figures that decided. */
+function becauseOf(c: Candidate, s: Stretch, w: Needlework, t: Tried, cupboard: Cupboard, piece: Piece): Text {
+  const slant: Text =
+    c.fit.slantedFor !== null
+      ? say`; slanted to ${degrees(c.fit.angleDeg)}, for straight in ${LIMIT_WORDS[c.fit.slantedFor]}`
+      : say``;
+  if (t.chosen?.needleId === c.needle.id) return say`chosen by you${slant}`;
+  if (piece.work.needles === 'one fine needle' && w.kind !== 'raise' && oneNeedle(piece, cupboard)?.id === c.needle.id)
+    return say`your one needle${slant}`;
+  const { fit, needle } = c;
+  switch (w.kind) {
+    case 'through':
+    case 'flat':
+      return s.groundMgCm3 < w.groundMgCm3
+        ? say`the wool is still loose, so a coarse blade goes in freely and carries most${slant}`
+        : say`carries most for the push it takes in firm wool, ${fine(fit.plannedMm)} deep${slant}`;
+    case 'root':
+      return needle.section === 'crown'
+        ? say`its ${count(EDGES.crown)} barbs sit level near the point, so ${count(fit.barbs)} reach the root at ${fine(fit.depthMm)}, through the smallest mark${slant}`
+        : say`${count(fit.barbs)} ${fit.barbs === 1 ? 'barb reaches' : 'barbs reach'} the root at ${fine(fit.depthMm)}; of your needles it leaves the least mark for what it carries${slant}`;
+    case 'surface':
+      return s.marksLeft >= 1
+        ? fit.marks <= UNNOTICED
+          ? say`its marks stay open on only ${share(fit.marks)} of the surface${slant}`
+          : say`of the needles that catch so near the surface it leaves the least marks for its hold, ${share(fit.marks)}${slant}`
+        : say`carries the layer in quickly; the pass after it closes its marks${slant}`;
+    case 'raise':
+      return say`its barbs point the other way and pull up what lies ${fine(w.layerMm)} below${slant}`;
+    case 'join':
+      return say`reaches through the collar into both parts${slant}`;
+    case 'deep':
+      return say`fixes it well into the core${slant}`;
+    case 'line':
+      return say`keeps the line narrow${slant}`;
+  }
+}
+
+function tightWords(f: Fit): Text[] {
+  const by = new Map<string, { limit: Limit; n: number; most: number; at: number | null }>();
+  for (const t of f.tight) {
+    const key = `${t.limit}${t.atDeg}`;
+    const b = by.get(key);
+    by.set(key, { limit: t.limit, n: (b?.n ?? 0) + 1, most: Math.min(b?.most ?? Infinity, t.mostMm), at: t.atDeg });
+  }
+  return [...by.values()].map((b) =>
+    b.at !== null
+      ? say`In places ${LIMIT_WORDS[b.limit]} after ${fine(b.most)}: slant to ${degrees(b.at)} there`
+      : say`In places ${LIMIT_WORDS[b.limit]} after ${fine(b.most)}: go no deeper there, with a lighter hand`,
+  );
+}

@@ -1,0 +1,46 @@
+/** How a piece is worked: schools, needles chosen by hand, steps moved by hand, and when it begins. */
+import { z } from 'zod';
+import { id, measure } from './fields';
+import { operationId } from './log-entry';
+
+export const workSchema = z.strictObject({
+  /** Finer as the work gets denser and nearer the surface, or one fine needle throughout. */
+  needles: z.enum(['coarse to fine', 'one fine needle']),
+  /** The one needle; null for the finest that can do it. */
+  oneNeedleId: id('Needle').nullable(),
+  /** Trimmed area by area as they are laid, or all at the end. */
+  trim: z.enum(['as you go', 'at the end']),
+  /** Day of the first sitting; null while it is open. */
+  beginOn: z.iso.date('The first day must be a date').nullable(),
+  /** Steps moved by hand: each comes after another one, or before it. Later ones win. */
+  moves: z
+    .array(
+      z.strictObject({
+        operation: operationId('Step'),
+        place: z.enum(['before', 'after']),
+        other: operationId('Step'),
+      }),
+    )
+    .max(400),
+  /** Needle and angle to the skin chosen by hand for a step. */
+  chosen: z
+    .array(
+      z.strictObject({
+        operation: operationId('Step'),
+        needleId: id('Needle').nullable(),
+        angleDeg: measure('Angle to the skin', 15, 90, 'degrees').nullable(),
+      }),
+    )
+    .max(400),
+});
+
+export type Work = z.infer<typeof workSchema>;
+
+export const plainWork = (): Work => ({
+  needles: 'coarse to fine',
+  oneNeedleId: null,
+  trim: 'as you go',
+  beginOn: null,
+  moves: [],
+  chosen: [],
+});
