@@ -97,13 +97,17 @@ export function planWork(
     move: t.move !== undefined,
   });
   const base = ranksOf(operations, needleOf);
-  const moved = moves
-    .filter((m) => m.place === 'before' && index.has(m.operation) && index.has(m.other))
-    .map((m) => ({ op: index.get(m.operation)!, other: index.get(m.other)! }));
+  const moved = (kept: readonly Tie[]) =>
+    moves.flatMap((m, i) =>
+      m.place === 'before' && kept.some((t) => t.move === i)
+        ? [{ op: index.get(m.operation)!, other: index.get(m.other)! }]
+        : [],
+    );
   let order: number[] = [];
   for (;;) {
     const arrows = ties.map(arrowOf);
-    const ranks = moved.length > 0 ? lifted(base, arrows, moved) : base;
+    const up = moved(ties);
+    const ranks = up.length > 0 ? lifted(base, arrows, up) : base;
     order = topological(n, arrows, (i) => ranks[i]!);
     if (order.length === n) break;
     const group = rings(n, arrows);
