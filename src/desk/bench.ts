@@ -1,17 +1,31 @@
-/** What happens at the bench: rows finished or taken back, the timer, wool weighed, notes. All of it goes into the log. */
+/**
+ * What happens at the bench: rows and steps finished or taken back, the timer, wool weighed, notes, needles counted and
+ * broken, steps started over. All of it goes into the log.
+ */
 import type { AreaLog } from '@/core/log/log';
-import type { LogEntry } from '@/core/piece/schema';
-import { editPiece, setView, useDesk } from './store';
+import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
+import { madeBy } from '@/core/work/decisions';
+import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
 import type { View } from './view';
 
 const MOST_MINUTES = 600;
 
 type Draft = { [K in LogEntry['kind']]: Omit<Extract<LogEntry, { kind: K }>, 'id' | 'at'> }[LogEntry['kind']];
 
+const whole = (entry: Draft): LogEntry =>
+  ({ ...entry, id: `e-${crypto.randomUUID()}`, at: new Date().toISOString() }) as LogEntry;
+
 function write(entry: Draft): void {
   editPiece((d) => {
-    d.log.push({ ...entry, id: `e-${crypto.randomUUID()}`, at: new Date().toISOString() } as LogEntry);
+    d.log.push(whole(entry));
   });
+}
+
+/** Marks of the decisions a step is done by, as they stand now. */
+function marksOf(operationId: string): MadeBy {
+  const { piece, plan } = useDesk.getState();
+  const step = plan?.work.steps.find((s) => s.operation.id === operationId);
+  return piece && step ? madeBy(piece, step.operation) : {};
 }
 
 /** Milliseconds the row in hand has taken so far. */
@@ -33,7 +47,7 @@ export function stepOn(log: AreaLog, now = Date.now()): 'begun' | 'done' | 'fini
     return 'begun';
   }
   const minutes = Math.min(MOST_MINUTES, Math.round(elapsed(timer, areaId, now) / 6000) / 10);
-  write({ kind: 'row', areaId, row: log.nextRow, minutes });
+  write({ kind: 'row', areaId, row: log.nextRow, minutes, made: marksOf(`lay-${areaId}`) });
   const last = log.rowsDone.length + 1 >= log.rows;
   setView({ timer: last ? null : { areaId, startedAt: now, beforeMs: 0 } });
   return last ? 'finished' : 'done';
@@ -57,3 +71,73 @@ export const writeWool = (areaId: string, lotId: string, grams: number): void =>
   write({ kind: 'wool', areaId, lotId, grams });
 
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
+
+const areaOf = (operationId: string): string =>
+  useDesk.getState().plan?.work.steps.find((s) => s.operation.id === operationId)?.operation.areaId ?? 'piece';
+
+/** Writes a step down as done, with the time the timer has for it, else the time planned for it. */
+export function stepDone(operationId: string, now = Date.now()): void {
+  const { plan, view } = useDesk.getState();
+  const step = plan?.work.steps.find((s) => s.operation.id === operationId);
+  if (!step) return;
+  const spent = elapsed(view.timer, operationId, now) / 60_000;
+  const minutes = spent >= 0.1 ? spent : step.operation.minutes;
+  write({
+    kind: 'step',
+    areaId: step.operation.areaId,
+    operation: operationId,
+    minutes: Math.min(2880, Math.round(minutes * 10) / 10),
+    made: marksOf(operationId),
+  });
+  if (view.timer?.areaId === operationId) setView({ timer: null });
+}
+
+/** Takes the mark off again, as if the step had not been done. */
+export function stepUndone(operationId: string): void {
+  editPiece((d) => {
+    const at = d.log.findLastIndex((e) => e.kind === 'step' && e.operation === operationId);
+    if (at >= 0) d.log.splice(at, 1);
+  });
+}
+
+/** Leaves a done step as it is although a decision behind it has changed: it counts as done by the new one. */
+export function keepAsItIs(operationId: string): void {
+  write({ kind: 'step', areaId: areaOf(operationId), operation: operationId, minutes: 0, made: marksOf(operationId) });
+}
+
+/** Writes down that steps are taken apart again. */
+export function startAgain(operations: readonly string[], words: string): void {
+  write({
+    kind: 'start-over',
+    areaId: areaOf(operations[0]!),
+    operations: [...operations],
+    words: words.slice(0, 2000),
+  });
+}
+
+/** A needle broke: written down with the step, and one less in the rack. */
+export function needleBroke(needleId: string, operationId: string | null, found: boolean): void {
+  editPieceAndCupboard(
+    (d) => {
+      d.log.push(
+        whole({
+          kind: 'broken',
+          areaId: operationId ? areaOf(operationId) : 'piece',
+          needleId,
+          operation: operationId,
+          found,
+        }),
+      );
+    },
+    (d) => {
+      const n = d.needles.find((x) => x.id === needleId);
+      if (n) n.count = Math.max(0, n.count - 1);
+      for (const h of d.holders)
+        if (h.needleId === needleId && n) h.needles = Math.max(2, Math.min(h.needles, n.count));
+    },
+  );
+}
+
+/** Needles counted as a sitting begins or ends. */
+export const needlesCounted = (when: 'before' | 'after', counts: Readonly<Record<string, number>>): void =>
+  write({ kind: 'needles', areaId: 'piece', when, counts: { ...counts } });

@@ -56,7 +56,7 @@ export function freshId(stem: string): string {
   return `${base}-${crypto.randomUUID().slice(0, 8)}`;
 }
 
-export type SheetKind = 'pdf' | 'csv' | 'face';
+export type SheetKind = 'pdf' | 'csv' | 'face' | 'book' | 'ics';
 
 /** @throws with what the server found wrong, in words */
 export async function fetchSheet(

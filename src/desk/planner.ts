@@ -4,6 +4,7 @@ import type { Triple } from '@/core/colour/lab';
 import type { Picture } from '@/core/colour/picture';
 import type { Laid } from '@/core/piece/coat';
 import type { MatchQuestion, MatchResult } from '@/core/shade/ask';
+import type { InsideQuestion } from '@/core/needle/inside';
 import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
 import { useDesk, type Desk } from './store';
@@ -113,6 +114,11 @@ export async function practiceOn(areaId: string, diameterMm: number) {
 export async function recipesFor(q: MatchQuestion, report: (r: MatchResult) => void) {
   const { cupboard, hand } = useDesk.getState();
   return connect().match(q, cupboard, hand, Comlink.proxy(report));
+}
+
+/** The section along a needle, from the last finished plan. */
+export async function insideAlong(q: InsideQuestion) {
+  return connect().inside(q);
 }
 
 /** The colours a photograph is made of. */

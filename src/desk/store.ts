@@ -115,6 +115,12 @@ export function editCupboard(recipe: (draft: Cupboard) => void): void {
   record({ cupboard: produce(useDesk.getState().cupboard, recipe) });
 }
 
+/** A change of piece and cupboard that is one change to undo. */
+export function editPieceAndCupboard(onPiece: (draft: Piece) => void, onCupboard: (draft: Cupboard) => void): void {
+  const { piece, cupboard } = useDesk.getState();
+  if (piece) record({ piece: produce(piece, onPiece), cupboard: produce(cupboard, onCupboard) });
+}
+
 export function editHand(recipe: (draft: Hand) => void): void {
   record({ hand: produce(useDesk.getState().hand, recipe) });
 }

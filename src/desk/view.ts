@@ -1,5 +1,6 @@
 /** How a piece was last looked at: kept beside the piece, never part of it, not undone. */
 import { z } from 'zod';
+import { placeSchema } from '@/core/piece/places';
 
 export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'plain'] as const;
 export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
@@ -12,6 +13,10 @@ export const FACE_ROOMS = ['chart', 'eye', 'set', 'level'] as const;
 export type FaceRoom = (typeof FACE_ROOMS)[number];
 export const FEATURES = ['nose', 'mouth', 'eyes', 'ears', 'brows', 'whiskers'] as const;
 export type FaceFeature = (typeof FEATURES)[number];
+export const NEEDLE_ROOMS = ['rack', 'plan', 'inside', 'finish'] as const;
+export type NeedleRoom = (typeof NEEDLE_ROOMS)[number];
+export const ORDER_ROOMS = ['steps', 'time', 'over'] as const;
+export type OrderRoom = (typeof ORDER_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
 
@@ -41,6 +46,14 @@ export const viewSchema = z.object({
   /** In the chart: a photograph is being pinned. On the level: the photograph lies over the chart, or is pinned. */
   pinning: z.boolean().catch(false).default(false),
   photoOver: z.boolean().catch(false).default(false),
+  /** In Needles: which of its rooms is open, the needle in hand, the place looked into and on which picture it is picked. */
+  needleRoom: z.enum(NEEDLE_ROOMS).catch('rack').default('rack'),
+  needleId: z.string().nullable().catch(null).default(null),
+  insideAt: placeSchema.nullable().catch(null).default(null),
+  pickOn: z.enum(['animal', 'face']).catch('animal').default('animal'),
+  /** In Order: which of its rooms is open, and the step in hand (there, in Needles and at the bench). */
+  orderRoom: z.enum(ORDER_ROOMS).catch('steps').default('steps'),
+  stepId: z.string().nullable().catch(null).default(null),
   trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),

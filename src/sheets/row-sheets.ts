@@ -2,6 +2,7 @@
  * The printed sheets of a piece: what it takes, the cut list, the order, what to decide, and each area's lay chart at
  * true scale, tiled over as many pages as it needs with an overlap to join them by.
  */
+import { stepNeedleWords } from '@/core/needle/words';
 import type { AreaPlan } from '@/core/coat/coat';
 import { wayOf } from '@/core/coat/ways';
 import type { Cupboard } from '@/core/piece/cupboard';
@@ -95,7 +96,9 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
       String(s.number),
       words(s.operation.does, u),
       s.operation.massG > 0 ? g(s.operation.massG) : '',
-      [s.operation.passes, s.operation.needle].flatMap((t) => (t ? [words(t, u)] : [])).join('. '),
+      [s.operation.passes, stepNeedleWords(plan.needles, s.operation.id)]
+        .flatMap((t) => (t ? [words(t, u)] : []))
+        .join('. '),
       format({ kind: 'time', value: s.operation.minutes }, u),
     ]),
   );

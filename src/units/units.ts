@@ -43,6 +43,7 @@ const half = (x: number): string => {
 
 /** Minutes as hours and minutes: to the minute below ten, to five minutes above. */
 export function time(min: number): string {
+  if (min > 0 && min < 0.5) return 'under 1 min';
   if (min < 10) return `${Math.round(min)} min`;
   const five = Math.round(min / 5) * 5;
   if (five < 60) return `${five} min`;

@@ -19,6 +19,8 @@ import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
 import { repair, type RepairReport } from '@/core/geometry/repair';
+import { groundOf } from '@/core/needle/ground';
+import { lookInside, type InsideQuestion, type InsideView } from '@/core/needle/inside';
 import { readScan } from './scan-file';
 import { Memo } from '@/core/memo';
 import type { Laid } from '@/core/piece/coat';
@@ -143,6 +145,19 @@ const api = {
         if (mine !== newestMatch) return null;
         told = performance.now();
       }
+    }
+  },
+  /** The section along a needle at a place of the last planned animal; null where nothing is felted there. */
+  inside(q: InsideQuestion): InsideView | null {
+    if (!last) return null;
+    const { piece, plan, hand } = last;
+    const steps = shapeSteps(piece, memo);
+    for (;;) {
+      const s = steps.next();
+      if (!s.done) continue;
+      const { work, shaped } = s.value;
+      const ground = groundOf(work, plan.coat, plan.core, plan.frame, plan.face?.zones ?? [], shaped.owner);
+      return lookInside(ground, plan.shade, hand, shaped.owner, q);
     }
   },
   /** The palette of a photograph, its cast taken out by a grey card in it where there is one. */

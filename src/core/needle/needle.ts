@@ -269,6 +269,7 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
         phases[phases.length - 1] = {
           ...last,
           says: null,
+          because: p.because,
           passes: t.work.kind === 'surface' ? last.passes + p.passes : last.passes,
           stabs: last.stabs + p.stabs,
           minutes: last.minutes + p.minutes,

@@ -17,15 +17,10 @@ const THICK: readonly (readonly [number, number])[] = [
 /** Between gauges in a straight line. */
 export function usualThickness(gauge: number): number {
   const last = THICK.length - 1;
-  const i = Math.max(
-    0,
-    Math.min(
-      last - 1,
-      THICK.findIndex(([g], k) => k < last && gauge <= THICK[k + 1]![0]),
-    ),
-  );
-  const [g0, t0] = THICK[i < 0 ? last - 1 : i]!;
-  const [g1, t1] = THICK[(i < 0 ? last - 1 : i) + 1]!;
+  const found = THICK.findIndex((_, k) => k < last && gauge <= THICK[k + 1]![0]);
+  const i = found < 0 ? last - 1 : found;
+  const [g0, t0] = THICK[i]!;
+  const [g1, t1] = THICK[i + 1]!;
   const t = t0 + ((gauge - g0) / (g1 - g0)) * (t1 - t0);
   return Math.round(100 * Math.max(0.25, Math.min(1.2, t))) / 100;
 }

@@ -1,9 +1,11 @@
 /**
  * Sittings: the remaining work cut into the hours the maker has. Work is taken in its order; what waits for glue or for wool
  * to dry is passed over and other work put in its place; rows may be left after any row, what must be done in one go is
- * begun only where it fits. List scheduling under several rules, the one with fewest sittings kept; with the least number
- * any plan could need beside it. Minutes; days counted from the first one.
+ * begun only where it fits. List scheduling under several rules, the one done soonest kept; with the day before which no plan
+ * can be done beside it. Minutes; days counted from the first one.
  */
+import { criticalPath } from './critical';
+
 export interface Task {
   readonly id: string;
   readonly minutes: number;
@@ -48,8 +50,8 @@ export interface Slot {
 
 export interface Schedule {
   readonly slots: readonly Slot[];
-  /** No plan can need fewer sittings. */
-  readonly atLeast: number;
+  /** No plan can be done before this day. */
+  readonly earliestDay: number;
 }
 
 const DAY = 1440;
@@ -164,25 +166,33 @@ function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) =
   return slots;
 }
 
-/** No plan can need fewer sittings: the work must fit into their hours, and the longest chain with its waits into their days. */
-export function leastSittings(tasks: readonly Task[], week: Week): number {
-  const total = tasks.reduce((s, t) => s + t.minutes, 0);
-  let sum = 0;
-  let count = 0;
+/**
+ * No plan can be done before this day: all work must fit into the hours up to it, and so must the longest chain by itself
+ * with its waits.
+ */
+export function earliestDay(tasks: readonly Task[], week: Week): number {
   const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
-  // Steps longer than any sitting may run over in a sitting of their own.
-  const over = tasks.filter((t) => t.unitMinutes === null && t.minutes > longest + EPS);
-  const rest = total - over.reduce((s, t) => s + t.minutes, 0);
-  // In the best case the longest days come first.
-  const days = [...week.minutes].map((m) => m - week.readyMinutes).filter((m) => m >= LEAST);
-  if (days.length === 0) return 0;
-  for (; sum < rest - 1e-6; count++) sum += longest;
-  return count + over.length;
+  // Steps longer than any sitting may run over, so only a sitting's worth of each is counted.
+  const total = tasks.reduce((s, t) => s + (t.unitMinutes === null ? Math.min(t.minutes, longest) : t.minutes), 0);
+  let sum = 0;
+  let day = -1;
+  while (sum < total - 1e-6 && day < FAR) {
+    day++;
+    const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
+    if (has >= LEAST) sum += has;
+  }
+  const { chain } = criticalPath(tasks);
+  const alone = run(
+    tasks.filter((t) => chain.includes(t.id)).map((t) => ({ ...t, unitMinutes: t.unitMinutes === null ? null : 1 })),
+    week,
+    (_, i) => i,
+  );
+  return Math.max(0, day, alone[alone.length - 1]?.day ?? 0);
 }
 
 /** @param tasks in an order that keeps all ties */
 export function schedule(tasks: readonly Task[], week: Week): Schedule {
-  if (!week.minutes.some((m) => m - week.readyMinutes >= LEAST)) return { slots: [], atLeast: 0 };
+  if (!week.minutes.some((m) => m - week.readyMinutes >= LEAST)) return { slots: [], earliestDay: 0 };
   const tail = tails(tasks);
   const rules: ((t: Task, i: number) => number)[] = [
     (_, i) => i,
@@ -197,5 +207,5 @@ export function schedule(tasks: readonly Task[], week: Week): Schedule {
   const best = all.reduce((a, b) =>
     lastDay(b) < lastDay(a) || (lastDay(b) === lastDay(a) && b.length < a.length) ? b : a,
   );
-  return { slots: best, atLeast: leastSittings(tasks, week) };
+  return { slots: best, earliestDay: earliestDay(tasks, week) };
 }

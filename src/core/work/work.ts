@@ -43,8 +43,9 @@ export interface WorkPlan extends Ordered {
   readonly progress: readonly StepProgress[];
   readonly minutesLeft: number;
   readonly sittings: readonly Sitting[];
-  /** No plan can need fewer. */
-  readonly atLeast: number;
+  /** No plan can be done before this day, counted from the first, and its date. */
+  readonly earliestDay: number;
+  readonly earliestDate: string | null;
   readonly finishDate: string | null;
   /** The longest chain of what is left. */
   readonly critical: { readonly chain: readonly string[]; readonly minutes: number };
@@ -151,7 +152,8 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
       progress: [...progress.values()],
       minutesLeft: tasks.reduce((s, t) => s + t.minutes, 0),
       sittings,
-      atLeast: plan.atLeast,
+      earliestDay: plan.earliestDay,
+      earliestDate: piece.work.beginOn ? dateAfter(piece.work.beginOn, plan.earliestDay) : null,
       finishDate: lastSitting?.date ?? null,
       critical: { chain: critical.chain, minutes: critical.minutes },
       slack: Object.fromEntries(critical.slack),

@@ -8,7 +8,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { AreaPlan } from '@/core/coat/coat';
 import type { AreaLog } from '@/core/log/log';
 import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from '@/desk/bench';
-import { useDesk } from '@/desk/store';
+import { stepNeedleWords } from '@/core/needle/words';
+import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { figures } from '@/ui/frame/theme';
 import { AreaList } from '@/ui/coat/AreaList';
@@ -16,14 +17,25 @@ import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
 import { Turntable } from '@/ui/pictures/Turntable';
+import { NextSteps } from './NextSteps';
+import { StepInHand } from './StepInHand';
+import { clock, useNow } from './clock';
 import { WoolUsed } from './WoolUsed';
 
 export function BenchStage() {
   const { plan, area } = useSelectedArea();
   const log = plan?.log.areas.find((a) => a.areaId === area?.id) ?? null;
+  const stepId = useDesk((x) => x.view.stepId);
+  // A step that is not laid row by row is worked as a whole.
+  const other = plan?.work.steps.find((x) => x.operation.id === stepId && x.operation.kind !== 'lay') ?? null;
   return (
     <ThreeColumns
-      left={<AreaList onlyFur />}
+      left={
+        <>
+          <NextSteps />
+          <AreaList onlyFur onPick={(areaId) => setView({ areaId, stepId: `lay-${areaId}` })} />
+        </>
+      }
       middle={
         <>
           <Turntable litRow={log?.nextRow ?? null} compact />
@@ -45,7 +57,9 @@ export function BenchStage() {
         </>
       }
       right={
-        area?.fur && log ? (
+        other ? (
+          <StepInHand key={other.operation.id} step={other} />
+        ) : area?.fur && log ? (
           <RowInHand key={area.id} area={area} log={log} />
         ) : (
           <Typography>Choose an area that is laid in rows.</Typography>
@@ -55,28 +69,13 @@ export function BenchStage() {
   );
 }
 
-function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!running) return;
-    const t = setInterval(() => setNow(Date.now()), 1000);
-    return () => clearInterval(t);
-  }, [running]);
-  return now;
-}
-
-const clock = (ms: number): string => {
-  const s = Math.floor(Math.max(0, ms) / 1000);
-  const m = Math.floor(s / 60);
-  return `${m}:${String(s % 60).padStart(2, '0')}`;
-};
-
 function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const fur = area.fur!;
   const { q, t } = useUnits();
   const timer = useDesk((s) => s.view.timer);
   const mine = useDesk((s) => s.mine);
   const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === `lay-${area.id}`)?.operation);
+  const needle = useDesk((s) => (s.plan ? stepNeedleWords(s.plan.needles, `lay-${area.id}`) : null));
   const running = isRunning(timer, area.id);
   const now = useNow(running);
   const [note, setNote] = useState<string | null>(null);
@@ -147,7 +146,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
       </Box>
       {step?.passes && row && (
         <Typography sx={{ fontSize: 15, mb: 1 }}>
-          {t(step.passes)}. {step.needle ? t(step.needle) : ''}
+          {t(step.passes)}. {needle ? `${t(needle)}.` : ''}
         </Typography>
       )}
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1 }}>

@@ -16,7 +16,12 @@ function laidWords(fur: NonNullable<AreaPlan['fur']>): string {
   return wayOf(fur.method).title.toLowerCase();
 }
 
-export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
+export interface AreaListProps {
+  readonly onlyFur?: boolean;
+  readonly onPick?: (areaId: string) => void;
+}
+
+export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaId }) }: AreaListProps) {
   const plan = useDesk((s) => s.plan);
   const selected = useDesk((s) => s.view.areaId);
   const { q } = useUnits();
@@ -31,7 +36,7 @@ export function AreaList({ onlyFur = false }: { onlyFur?: boolean }) {
               number={i + 1}
               name={a.name}
               on={a.id === selected}
-              onClick={() => setView({ areaId: a.id })}
+              onClick={() => onPick(a.id)}
               hex={a.colour}
               words={a.fur ? laidWords(a.fur) : 'bare'}
               grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}

@@ -8,6 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, useSyncExternalStore } from 'react';
 import { lotSchema, NEEDLE_SECTIONS, needleSchema, WOOL_FORMS, type Lot, type Needle } from '@/core/piece/cupboard';
+import { usualNeedle } from '@/core/piece/usual-needle';
 import { freshId } from '@/desk/files';
 import { editCupboard, undo, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
@@ -227,7 +228,14 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
         <Button
           onClick={() =>
             editCupboard((d) => {
-              d.needles.push({ id: freshId('needle'), name: '38 star', gauge: 38, section: 'star', count: 1 });
+              d.needles.push({
+                id: freshId('needle'),
+                name: '38 star',
+                gauge: 38,
+                section: 'star',
+                count: 1,
+                ...usualNeedle({ gauge: 38, section: 'star' }),
+              });
             })
           }
         >
@@ -242,8 +250,12 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
           editCupboard((d) => {
             const x = d.needles.find((y) => y.id === n.id);
             if (!x) return;
+            const was = `${x.gauge} ${x.section}`;
             recipe(x);
-            x.name = `${x.gauge} ${x.section}`;
+            const is = `${x.gauge} ${x.section}`;
+            if (x.name === was) x.name = is;
+            // Until a rule was laid to it, it measures what such needles usually do.
+            if (is !== was && !x.measured) Object.assign(x, usualNeedle(x));
           });
         return (
           <Box
@@ -291,7 +303,12 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
             <Button
               variant="text"
               aria-label={`Remove ${n.name}`}
-              onClick={() => editCupboard((d) => void (d.needles = d.needles.filter((x) => x.id !== n.id)))}
+              onClick={() =>
+                editCupboard((d) => {
+                  d.needles = d.needles.filter((x) => x.id !== n.id);
+                  d.holders = d.holders.filter((h) => h.needleId !== n.id);
+                })
+              }
             >
               Remove
             </Button>

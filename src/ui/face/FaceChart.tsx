@@ -11,11 +11,12 @@ import { earPlace } from '@/core/face/ears';
 import { faceDrawing, type FaceDrawing } from '@/core/face/face-drawing';
 import { moveFeature, onChart, underChart, type ChartSide, type Movable } from '@/core/face/face-edits';
 import { intoHead } from '@/core/face/head';
+import type { Vec3 } from '@/core/geometry/vec';
 import type { Place } from '@/core/piece/schema';
 import { editPiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
 import { figures } from '@/ui/frame/theme';
-import { grip } from '@/ui/parts/grip';
+import { grip, onDrawing } from '@/ui/parts/grip';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFace, useEyeDrawing, useSmallHex } from './face-store';
 import { LaidPhoto } from './LaidPhoto';
@@ -59,7 +60,14 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
   }, [f, eye, nose, lots, feature]);
 }
 
-export function FaceChart() {
+export interface FaceChartProps {
+  /** A press on the head, where it is to be picked from; handles rest meanwhile. */
+  readonly onPick?: (point: Vec3) => void;
+  /** A place marked on it. */
+  readonly dot?: Vec3 | null;
+}
+
+export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
   const f = useFace();
   const drawings = useFaceDrawings();
   const piece = useDesk((s) => s.piece);
@@ -128,7 +136,32 @@ export function FaceChart() {
       <text x={drawing.min[0] + 1} y={-drawing.max[1] + 11 * px} fontSize={11 * px} fill="currentColor">
         {side === 'front' ? 'front' : 'profile, from its left'}
       </text>
-      {handles.map((h) => {
+      {onPick && (
+        <rect
+          x={drawing.min[0]}
+          y={-drawing.max[1]}
+          width={drawing.max[0] - drawing.min[0]}
+          height={drawing.max[1] - drawing.min[1]}
+          fill="transparent"
+          style={{ cursor: 'crosshair' }}
+          onClick={(e) => {
+            const p = onDrawing(e.currentTarget.ownerSVGElement, e);
+            const nose = pointOf(body, face.nose.at);
+            if (p && nose)
+              onPick(underChart(skin, plan.frame, [p.x - shift[side][0], -p.y], side, nose, plan.headLengthMm));
+          }}
+        />
+      )}
+      {dot && (
+        <circle
+          cx={onChart(intoHead(plan.frame, dot), side)[0]}
+          cy={-onChart(intoHead(plan.frame, dot), side)[1]}
+          r={4 * px}
+          fill="#9b2226"
+          aria-hidden
+        />
+      )}
+      {(onPick ? [] : handles).map((h) => {
         const p = pointOf(body, h.place);
         if (!p || (side === 'profile' && h.what === 'eye-right')) return null;
         const [x, y] = onChart(intoHead(plan.frame, p), side);

@@ -6,6 +6,7 @@ import { FaceStage } from '@/ui/face/FaceStage';
 import { FormStage } from '@/ui/form/FormStage';
 import { LogStage } from '@/ui/log/LogStage';
 import { ShadeStage } from '@/ui/shade/ShadeStage';
+import { NeedlesStage } from '@/ui/needles/NeedlesStage';
 import { OrderStage } from '@/ui/order/OrderStage';
 import type { StagePath } from './stages';
 import { StageBoundary } from './StageBoundary';
@@ -15,6 +16,7 @@ const SCREENS = {
   coat: CoatStage,
   shade: ShadeStage,
   face: FaceStage,
+  needles: NeedlesStage,
   order: OrderStage,
   bench: BenchStage,
   log: LogStage,

@@ -6,6 +6,7 @@ export const STAGES = [
   { path: 'coat', name: 'Coat', findings: ['coat', 'stock'] },
   { path: 'shade', name: 'Shade', findings: ['shade'] },
   { path: 'face', name: 'Face', findings: ['face'] },
+  { path: 'needles', name: 'Needles', findings: ['needle'] },
   { path: 'order', name: 'Order', findings: ['order'] },
   { path: 'bench', name: 'Bench', findings: [] },
   { path: 'log', name: 'Log', findings: ['log'] },

@@ -16,6 +16,7 @@ import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
 import { useUnits } from '@/ui/parts/useUnits';
 import { centreOf, pixelsPerMm, scaleBar, seenFrom, type Size } from './camera';
 import { PartHandles } from './PartHandles';
+import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
 import { drawing } from './webgl';
 
@@ -39,6 +40,8 @@ export interface TurntableProps {
   readonly litRow?: number | null;
   /** At the bench: rows only, no overlay to choose. */
   readonly compact?: boolean;
+  /** Places marked on it, in this colour. */
+  readonly dots?: readonly Dot[];
 }
 
 function useSize(): [React.RefObject<HTMLDivElement | null>, Size] {
@@ -59,7 +62,7 @@ function useSize(): [React.RefObject<HTMLDivElement | null>, Size] {
 
 const nothing = () => () => undefined;
 
-export function Turntable({ litRow = null, compact = false, tool }: TurntableProps) {
+export function Turntable({ litRow = null, compact = false, tool, dots = [] }: TurntableProps) {
   const [ref, size] = useSize();
   const can = useSyncExternalStore(nothing, drawing, () => null);
   const plan = useDesk((s) => s.plan);
@@ -70,7 +73,8 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
       ...(compact ? { overlay: 'rows' as const } : {}),
       // The inside, the brush and plain areas belong to the Form.
       ...(tool === undefined ? { inside: 'finished' as const, brush: 'off' as const } : {}),
-      ...(tool === 'comb' || tool === 'shade' ? { inside: 'finished' as const } : {}),
+      ...(tool === 'comb' || tool === 'shade' || tool === 'needle' ? { inside: 'finished' as const } : {}),
+      ...(tool === 'needle' ? { brush: 'off' as const } : {}),
       ...(tool === 'areas' ? { overlay: 'plain' as const } : {}),
     }),
     [chosen, compact, tool],
@@ -132,6 +136,7 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
               litRow={litRow}
               software={can === 'software'}
               tool={tool}
+              dots={dots}
               paintingRef={paintingRef}
             />
           </StageBoundary>
@@ -153,7 +158,7 @@ export function Turntable({ litRow = null, compact = false, tool }: TurntablePro
           </Typography>
         </Box>
       )}
-      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && (
+      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && tool !== 'needle' && (
         <Insides inside={view.inside} />
       )}
       {!compact && tool !== 'areas' && view.inside === 'finished' && (

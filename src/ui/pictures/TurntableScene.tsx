@@ -15,6 +15,13 @@ import { Inside } from './InsideOfAnimal';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, MARK, surface, useFreed } from './turntable-geometry';
 
+/** A place marked on the animal. */
+export interface Dot {
+  readonly at: readonly [number, number, number];
+  readonly colour: string;
+  readonly radiusMm: number;
+}
+
 export interface SceneProps {
   readonly plan: Plan;
   readonly view: View;
@@ -23,6 +30,7 @@ export interface SceneProps {
   readonly software: boolean;
   /** The room that is open, where it says what a press or a drag on the animal does. */
   readonly tool: Tool | undefined;
+  readonly dots: readonly Dot[];
   /** Set while a stroke of the brush is under way, so that the animal is not turned by it. */
   readonly paintingRef: RefObject<boolean>;
 }
@@ -96,7 +104,7 @@ export function Rig({
   return <ambientLight intensity={1.35} />;
 }
 
-function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps) {
+function Animal({ plan, view, litRow, software, tool, dots, paintingRef }: SceneProps) {
   const draft = useDesk((s) => s.draft);
   const skin = draft ?? plan.form.skin;
   const touch = useTouch(plan, view, tool, paintingRef);
@@ -110,6 +118,12 @@ function Animal({ plan, view, litRow, software, tool, paintingRef }: SceneProps)
         <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
       </mesh>
       {touch.trail}
+      {dots.map((d, i) => (
+        <mesh key={i} position={[...d.at]} raycast={() => null} renderOrder={9}>
+          <sphereGeometry args={[d.radiusMm, 16, 10]} />
+          <meshBasicMaterial color={d.colour} depthTest={false} transparent opacity={0.85} />
+        </mesh>
+      ))}
       {plan.coat.areas.map(
         (a) =>
           a.surface &&

@@ -16,7 +16,7 @@ import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FormRoom, View } from '@/desk/view';
 
 /** What a press or a drag on the animal is for: a room of the Form, or the comb. */
-export type Tool = FormRoom | 'comb' | 'shade';
+export type Tool = FormRoom | 'comb' | 'shade' | 'needle';
 
 import { MARK } from './turntable-geometry';
 
@@ -131,6 +131,10 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
       onClick: (e) => {
         if (e.delta > 4 || brush) return;
         e.stopPropagation();
+        if (tool === 'needle') {
+          if (body) setView({ insideAt: placeAt(body, [e.point.x, e.point.y, e.point.z]) });
+          return;
+        }
         if (tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade') {
           if (body) setView({ partId: placeAt(body, [e.point.x, e.point.y, e.point.z]).part });
           return;

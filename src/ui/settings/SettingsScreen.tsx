@@ -15,7 +15,7 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
-type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel'>;
+type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes'>;
 
 const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
@@ -38,6 +38,9 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'minutesPerPiece', label: 'Minutes for a piece, wisp or clump', kind: 'number' },
   { key: 'trimMinutesPerCm2', label: 'Minutes to trim a cm² of plush', kind: 'number' },
   { key: 'minutesPerWisp', label: 'Minutes for a wisp of a veil', kind: 'number' },
+  { key: 'readyMinutes', label: 'Getting ready and clearing away, minutes', kind: 'number' },
+  { key: 'glueMinutes', label: 'Minutes until glue has set', kind: 'number' },
+  { key: 'dryMinutes', label: 'Minutes until wool is dry', kind: 'number' },
   { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
 ];
 

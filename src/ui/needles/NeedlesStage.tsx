@@ -1,0 +1,49 @@
+'use client';
+/**
+ * Needles: the rack on the left; in the middle the needles to scale, the plan for every step, the section along a needle, or
+ * the finish of what stays in sight; on the right the answer, what needs a decision and the controls.
+ */
+import Box from '@mui/material/Box';
+import type { Finding } from '@/core/stage';
+import { setView, useDesk } from '@/desk/store';
+import { NEEDLE_ROOMS, type NeedleRoom } from '@/desk/view';
+import { RoomBar } from '@/ui/frame/RoomBar';
+import { FinishRoom } from './FinishRoom';
+import { InsideRoom } from './InsideRoom';
+import { NeedlePlanRoom } from './NeedlePlanRoom';
+import { RackRoom } from './RackRoom';
+
+const WORDS: Record<NeedleRoom, string> = {
+  rack: 'Rack',
+  plan: 'For every step',
+  inside: 'Look inside',
+  finish: 'Finish',
+};
+
+/** Which room a finding is answered in. */
+const roomOf = (f: Finding): NeedleRoom => (f.id.startsWith('needle-missing') ? 'rack' : 'plan');
+
+export function NeedlesStage() {
+  const room = useDesk((s) => s.view.needleRoom);
+  const findings = useDesk((s) => s.plan?.findings);
+  const mine = (findings ?? []).filter((f) => f.stage === 'needle');
+  const of = (r: NeedleRoom) => mine.filter((f) => roomOf(f) === r);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <RoomBar
+        label="Rooms of the needles"
+        rooms={NEEDLE_ROOMS.map((r) => ({
+          room: r,
+          says: WORDS[r],
+          findings: of(r).filter((f) => f.severity !== 'note'),
+        }))}
+        open={room}
+        onOpen={(r) => setView({ needleRoom: r })}
+      />
+      {room === 'rack' && <RackRoom findings={of('rack')} />}
+      {room === 'plan' && <NeedlePlanRoom findings={of('plan')} />}
+      {room === 'inside' && <InsideRoom />}
+      {room === 'finish' && <FinishRoom />}
+    </Box>
+  );
+}

@@ -1,0 +1,413 @@
+'use client';
+/** The rack: a needle's measures and how to take them with a rule, holders, counting before and after, breakages. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { NEEDLE_SECTIONS, needleSchema, type Needle } from '@/core/piece/cupboard';
+import { usualNeedle } from '@/core/piece/usual-needle';
+import type { Finding } from '@/core/stage';
+import { needleBroke, needlesCounted } from '@/desk/bench';
+import { freshId } from '@/desk/files';
+import { editCupboard, editPiece, setView, useDesk } from '@/desk/store';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { UnderPicture } from '@/ui/frame/UnderPicture';
+import { CheckField } from '@/ui/parts/CheckField';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { PickField } from '@/ui/parts/PickField';
+import { SmallTable } from '@/ui/parts/SmallTable';
+import { useUnits } from '@/ui/parts/useUnits';
+import { editNeedle, useRack } from './needle-store';
+import { NeedleShape } from './NeedleShape';
+import { RackList } from './RackList';
+import { RackPicture } from './RackPicture';
+
+const S = needleSchema.shape;
+
+export function RackRoom({ findings }: { findings: readonly Finding[] }) {
+  const { inHand } = useRack();
+  return (
+    <ThreeColumns
+      left={<RackList />}
+      middle={
+        <>
+          <RackPicture />
+          <UnderPicture label="How to measure a needle">
+            {inHand ? <HowToMeasure needle={inHand} /> : <Box />}
+          </UnderPicture>
+        </>
+      }
+      right={
+        <>
+          <Typography variant="h2">{inHand?.name ?? 'Rack'}</Typography>
+          {findings.map((f) => (
+            <FindingCard key={f.id} finding={f} />
+          ))}
+          <School />
+          {inHand && <NeedleFields key={inHand.id} needle={inHand} />}
+          <Holders />
+          <Counting />
+          <Breakages />
+        </>
+      }
+    />
+  );
+}
+
+/** Coarse to fine, or one fine needle. */
+function School() {
+  const work = useDesk((s) => s.piece!.work);
+  const mine = useDesk((s) => s.mine);
+  const needles = useDesk((s) => s.cupboard.needles);
+  return (
+    <Box sx={{ my: 1 }}>
+      <ChoiceRow
+        label="School of needles"
+        value={work.needles}
+        disabled={!mine}
+        options={[
+          { value: 'coarse to fine', says: 'Coarse to fine' },
+          { value: 'one fine needle', says: 'One fine needle' },
+        ]}
+        onChange={(v) => editPiece((d) => void (d.work.needles = v))}
+      />
+      <Box sx={{ fontSize: 13, mt: 0.75, color: 'text.secondary' }}>
+        {work.needles === 'coarse to fine'
+          ? 'Finer as the wool gets denser and nearer the surface: quicker, with needles changed on the way.'
+          : 'One fine needle wherever it can do the work: slower in the core, few marks, hardly a change.'}
+      </Box>
+      {work.needles === 'one fine needle' && (
+        <PickField
+          label="Which one"
+          value={work.oneNeedleId ?? 'finest'}
+          disabled={!mine}
+          options={[
+            { value: 'finest', says: 'the finest ordinary one' },
+            ...needles.filter((n) => n.section !== 'reverse').map((n) => ({ value: n.id, says: n.name })),
+          ]}
+          onChange={(v) => editPiece((d) => void (d.work.oneNeedleId = v === 'finest' ? null : v))}
+        />
+      )}
+    </Box>
+  );
+}
+
+function NeedleFields({ needle: n }: { needle: Needle }) {
+  const field = (key: 'thickMm' | 'tipMm' | 'gapMm' | 'bladeMm', label: string) => (
+    <MeasureField
+      label={label}
+      kind="fine"
+      value={n[key]}
+      min={S[key].minValue ?? 0}
+      max={S[key].maxValue ?? 99}
+      onChange={(v) =>
+        editNeedle(n.id, (x) => {
+          x[key] = v;
+          x.measured = true;
+        })
+      }
+    />
+  );
+  const kind = (recipe: (x: Needle) => void) =>
+    editNeedle(n.id, (x) => {
+      const was = `${x.gauge} ${x.section}`;
+      recipe(x);
+      const is = `${x.gauge} ${x.section}`;
+      if (x.name === was) x.name = is;
+      if (is !== was && !x.measured) Object.assign(x, usualNeedle(x));
+    });
+  return (
+    <Box role="group" aria-label="Measures of the needle" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <MeasureField
+        label="Gauge"
+        kind="count"
+        value={n.gauge}
+        min={S.gauge.minValue ?? 0}
+        max={S.gauge.maxValue ?? 99}
+        onChange={(v) => kind((x) => void (x.gauge = Math.round(v)))}
+      />
+      <PickField
+        label="Section"
+        value={n.section}
+        options={NEEDLE_SECTIONS.map((s) => ({ value: s, says: s }))}
+        onChange={(v) => kind((x) => void (x.section = v as Needle['section']))}
+      />
+      <MeasureField
+        label="Number"
+        kind="count"
+        value={n.count}
+        min={0}
+        max={500}
+        onChange={(v) => editNeedle(n.id, (x) => void (x.count = Math.round(v)))}
+      />
+      {field('tipMm', 'Point to barb')}
+      {field('thickMm', 'Blade thick')}
+      {field('bladeMm', 'Usable blade')}
+      <MeasureField
+        label="Barbs an edge"
+        kind="count"
+        value={n.barbs}
+        min={1}
+        max={6}
+        onChange={(v) =>
+          editNeedle(n.id, (x) => {
+            x.barbs = Math.round(v);
+            x.measured = true;
+          })
+        }
+      />
+      {field('gapMm', 'Barb to barb')}
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
+        <CheckField
+          label="measured by me"
+          value={n.measured}
+          onChange={(v) => editNeedle(n.id, (x) => void (x.measured = v))}
+        />
+        <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
+      </Box>
+      <Button
+        sx={{ mt: 0.5 }}
+        onClick={() => {
+          editCupboard((d) => {
+            d.needles = d.needles.filter((x) => x.id !== n.id);
+            d.holders = d.holders.filter((h) => h.needleId !== n.id);
+          });
+          setView({ needleId: null });
+        }}
+      >
+        Take out of the rack
+      </Button>
+    </Box>
+  );
+}
+
+/** The needle laid along a rule, with what to read off. */
+function HowToMeasure({ needle: n }: { needle: Needle }) {
+  const { q } = useUnits();
+  const long = n.bladeMm + 14;
+  const px = long / 350;
+  const level = n.section === 'crown';
+  const reads: [number, number, string][] = [
+    [0, n.tipMm, 'point to first barb'],
+    ...(level ? [] : ([[n.tipMm, n.tipMm + n.gapMm, 'barb to barb, one edge']] as [number, number, string][])),
+    [0, n.bladeMm, 'usable blade'],
+  ];
+  return (
+    <Box sx={{ display: 'flex', gap: 3, width: '100%', minWidth: 0, fontSize: 13 }}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <svg
+          width="100%"
+          height="190"
+          viewBox={`-1 -9 ${long + 2} 17`}
+          role="img"
+          aria-label={`${n.name} along a rule`}
+        >
+          <g transform="rotate(90)">
+            <NeedleShape needle={n} px={px} />
+          </g>
+          {Array.from({ length: Math.floor(long) + 1 }, (_, i) => (
+            <line
+              key={i}
+              x1={i}
+              x2={i}
+              y1={3}
+              y2={i % 10 === 0 ? 5.2 : i % 5 === 0 ? 4.6 : 4}
+              stroke="currentColor"
+              strokeWidth={0.9 * px}
+            />
+          ))}
+          {Array.from({ length: Math.floor(long / 10) + 1 }, (_, i) => (
+            <text key={i} x={10 * i} y={7.2} fontSize={13 * px} textAnchor="middle" fill="currentColor">
+              {10 * i}
+            </text>
+          ))}
+          {reads.map(([a, b, words], i) => (
+            <g key={words} stroke="#1f4b73" fill="none" strokeWidth={1.1 * px}>
+              <path d={`M${a} ${-2 - 2.3 * i}v-1.1M${b} ${-2 - 2.3 * i}v-1.1M${a} ${-2.6 - 2.3 * i}H${b}`} />
+              <text x={b + 0.6} y={-2.2 - 2.3 * i} fontSize={13 * px} fill="currentColor" stroke="none">
+                {words} {q({ kind: 'fine', value: b - a })}
+              </text>
+            </g>
+          ))}
+        </svg>
+      </Box>
+      <Box sx={{ width: 260, flexShrink: 0 }}>
+        <b>With a rule</b>
+        <Box component="ol" sx={{ pl: 2.25, my: 0.5, '& li': { mb: 0.4 } }}>
+          <li>Lay the point against the zero of the rule.</li>
+          <li>Draw a thread along an edge: it catches at the first barb, then at the next.</li>
+          <li>Read where the blade grows thicker; its thickness with callipers, or ten side by side.</li>
+        </Box>
+        Barbs are sharp: hold the shank, never the blade.
+      </Box>
+    </Box>
+  );
+}
+
+function Holders() {
+  const holders = useDesk((s) => s.cupboard.holders);
+  const { needles, inHand } = useRack();
+  return (
+    <Box role="group" aria-label="Holders" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
+        <Typography variant="h3">Holders</Typography>
+        <Button
+          disabled={!inHand}
+          onClick={() =>
+            editCupboard((d) => {
+              d.holders.push({
+                id: freshId('holder'),
+                name: `Holder ${d.holders.length + 1}`,
+                needleId: inHand!.id,
+                needles: Math.max(2, Math.min(3, inHand!.count)),
+              });
+            })
+          }
+        >
+          Add a holder
+        </Button>
+      </Box>
+      {holders.length === 0 && (
+        <Box sx={{ fontSize: 13 }}>None. Several needles in one handle speed up broad flat work.</Box>
+      )}
+      {holders.map((h) => {
+        const set = (recipe: (x: typeof h) => void) =>
+          editCupboard((d) => {
+            const x = d.holders.find((y) => y.id === h.id);
+            if (x) recipe(x);
+          });
+        return (
+          <Box key={h.id} role="group" aria-label={h.name} sx={{ borderBottom: 1, borderColor: 'divider', py: 0.5 }}>
+            <PickField
+              label={h.name}
+              value={h.needleId}
+              options={needles.map((n) => ({ value: n.id, says: n.name }))}
+              onChange={(v) => set((x) => void (x.needleId = v))}
+            />
+            <MeasureField
+              label="holds"
+              kind="count"
+              value={h.needles}
+              min={2}
+              max={20}
+              onChange={(v) => set((x) => void (x.needles = Math.round(v)))}
+            />
+            {h.needles > (needles.find((n) => n.id === h.needleId)?.count ?? 0) && (
+              <Box sx={{ fontSize: 13, color: 'warning.main' }}>
+                More than you own: it is not planned with until they are there.
+              </Box>
+            )}
+            <Button onClick={() => editCupboard((d) => void (d.holders = d.holders.filter((x) => x.id !== h.id)))}>
+              Take away
+            </Button>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** Needles counted before and after a sitting, so that none stays in the piece. */
+export function Counting() {
+  const needles = useDesk((s) => s.cupboard.needles);
+  const log = useDesk((s) => s.piece!.log);
+  const mine = useDesk((s) => s.mine);
+  const owned = needles.filter((n) => n.count > 0);
+  const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
+  const last = [...log].reverse().find((e) => e.kind === 'needles');
+  const open = last?.kind === 'needles' && last.when === 'before' ? last : null;
+  const broken = open ? log.slice(log.indexOf(open)).filter((e) => e.kind === 'broken') : [];
+  const now = (n: Needle) => counts[n.id] ?? n.count;
+  const missing = open
+    ? Object.entries(open.counts).flatMap(([id, before]) => {
+        const n = needles.find((x) => x.id === id);
+        const gone = broken.filter((e) => e.kind === 'broken' && e.needleId === id).length;
+        const short = n ? before - gone - now(n) : 0;
+        return n && short > 0 ? [`${short} × ${n.name}`] : [];
+      })
+    : [];
+  const count = () => {
+    needlesCounted(open ? 'after' : 'before', Object.fromEntries(owned.map((n) => [n.id, now(n)])));
+    setCounts({});
+  };
+  return (
+    <Box role="group" aria-label="Counting needles" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
+      <Typography variant="h3">{open ? 'Count as you stop' : 'Count before you begin'}</Typography>
+      {owned.map((n) => (
+        <MeasureField
+          key={n.id}
+          label={n.name}
+          kind="count"
+          value={now(n)}
+          min={0}
+          max={500}
+          disabled={!mine}
+          onChange={(v) => setCounts((c) => ({ ...c, [n.id]: Math.round(v) }))}
+        />
+      ))}
+      {missing.length > 0 && (
+        <Box role="alert" sx={{ fontSize: 13, color: 'error.main', my: 0.5 }}>
+          Missing: {missing.join(', ')}. Look for them before the piece is touched again: in it, in the mat, on the
+          floor.
+        </Box>
+      )}
+      <Button disabled={!mine || owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
+        {open ? 'Counted, sitting ends' : 'Counted, sitting begins'}
+      </Button>
+    </Box>
+  );
+}
+
+/** A needle that broke: which, at which step, whether its point was found; and those before it. */
+export function Breakages() {
+  const { needles, inHand } = useRack();
+  const log = useDesk((s) => s.piece!.log);
+  const steps = useDesk((s) => s.plan?.work.steps);
+  const stepId = useDesk((s) => s.view.stepId);
+  const mine = useDesk((s) => s.mine);
+  const { t } = useUnits();
+  const [needleId, setNeedle] = useState<string | null>(null);
+  const [found, setFound] = useState(true);
+  const id = needleId ?? inHand?.id ?? '';
+  const does = (op: string | null) => {
+    const s = steps?.find((x) => x.operation.id === op);
+    return s ? t(s.operation.does) : '';
+  };
+  const list = log.flatMap((e) => (e.kind === 'broken' ? [e] : [])).reverse();
+  return (
+    <Box role="group" aria-label="Broken needles" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
+      <Typography variant="h3">A needle broke</Typography>
+      <PickField
+        label="Which"
+        value={id}
+        options={needles.map((n) => ({ value: n.id, says: n.name }))}
+        onChange={setNeedle}
+      />
+      <CheckField label="its point is found" value={found} onChange={setFound} />
+      {!found && (
+        <Box sx={{ fontSize: 13, color: 'error.main' }}>
+          Find it before you go on: feel for it with a flat hand, look with a magnet; a point left in the piece comes
+          out through the fur one day.
+        </Box>
+      )}
+      <Button disabled={!mine || id === ''} onClick={() => needleBroke(id, stepId, found)}>
+        Write the breakage down{stepId ? ', at the step in hand' : ''}
+      </Button>
+      {list.length > 0 && (
+        <SmallTable
+          label="Broken needles so far"
+          head={['Needle', 'at', 'point']}
+          rows={list
+            .slice(0, 6)
+            .map((e) => [
+              needles.find((n) => n.id === e.needleId)?.name ?? e.needleId,
+              does(e.operation).slice(0, 34),
+              e.found ? 'found' : 'not found',
+            ])}
+        />
+      )}
+    </Box>
+  );
+}

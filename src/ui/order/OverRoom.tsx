@@ -1,0 +1,203 @@
+'use client';
+/** Starting over: what doing a step again undoes of what is done, and what it costs; steps planned otherwise since. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { startOver } from '@/core/work/start-over';
+import { keepAsItIs, startAgain } from '@/desk/bench';
+import { say, setView, useDesk } from '@/desk/store';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { SmallTable } from '@/ui/parts/SmallTable';
+import { Ticket } from '@/ui/parts/Ticket';
+import { useUnits } from '@/ui/parts/useUnits';
+import { progressOf } from './order-store';
+
+export function OverRoom() {
+  const plan = useDesk((s) => s.plan)!;
+  const mine = useDesk((s) => s.mine);
+  const stepId = useDesk((s) => s.view.stepId);
+  const lots = useDesk((s) => s.cupboard.lots);
+  const { q, t } = useUnits();
+  const [words, setWords] = useState('');
+  const { steps, ties, progress, changed } = plan.work;
+  const begun = steps.filter((s) => progressOf(plan, s.operation.id).share > 0);
+  const from =
+    begun.find((s) => s.operation.id === stepId) ?? begun.find((s) => s.operation.id === changed[0]?.id) ?? null;
+  const over = from
+    ? startOver(
+        [from.operation.id],
+        steps.map((s) => s.operation),
+        ties,
+        new Map(progress.map((p) => [p.id, p])),
+      )
+    : null;
+  const stepOf = (id: string) => steps.find((s) => s.operation.id === id)!;
+  const why = changed.find((c) => c.id === from?.operation.id);
+  return (
+    <ThreeColumns
+      left={
+        <Box component="ul" aria-label="Steps begun or done" sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
+          {begun.length === 0 && (
+            <Box sx={{ p: 2, fontSize: 13 }}>
+              Nothing is done yet. What is done at the bench or ticked off appears here.
+            </Box>
+          )}
+          {begun.map((s) => {
+            const p = progressOf(plan, s.operation.id);
+            return (
+              <li key={s.operation.id}>
+                <Ticket
+                  on={s.operation.id === from?.operation.id}
+                  onClick={() => setView({ stepId: s.operation.id })}
+                  columns="minmax(0,1fr)"
+                >
+                  <Box sx={{ fontSize: 13 }}>
+                    {s.number}. {t(s.operation.does).slice(0, 90)}
+                    <Box sx={{ color: p.changed.length > 0 ? 'warning.main' : 'text.secondary' }}>
+                      {p.changed.length > 0
+                        ? `changed since: ${p.changed.join(', ')}`
+                        : p.implied
+                          ? 'taken as done'
+                          : p.share < 1
+                            ? q({ kind: 'share', value: p.share })
+                            : 'done'}
+                    </Box>
+                  </Box>
+                </Ticket>
+              </li>
+            );
+          })}
+        </Box>
+      }
+      middle={
+        <Box
+          sx={{ flex: 1, minHeight: 0, overflow: 'auto', bgcolor: 'background.paper', p: 2 }}
+          tabIndex={0}
+          role="region"
+          aria-label="What it undoes"
+        >
+          {over && from && over.undone.length > 0 ? (
+            <>
+              <Typography variant="h3">Undone, to do again</Typography>
+              <SmallTable
+                label="Steps undone"
+                head={['Step', 'because', 'done', 'take off', 'again', 'wool']}
+                rows={over.undone.map((u) => [
+                  `${stepOf(u.id).number}. ${t(stepOf(u.id).operation.does).slice(0, 60)}`,
+                  u.restsOn ? `rests on or was cut for step ${stepOf(u.restsOn).number}` : 'begun with',
+                  q({ kind: 'share', value: u.share }),
+                  u.offMinutes > 0 ? q({ kind: 'time', value: u.offMinutes }) : '',
+                  q({ kind: 'time', value: u.againMinutes }),
+                  u.massG > 0 ? q({ kind: 'mass', value: u.massG }) : '',
+                ])}
+              />
+              {over.look.length > 0 && (
+                <>
+                  <Typography variant="h3" sx={{ mt: 2 }}>
+                    Stays, but look at it
+                  </Typography>
+                  <Box component="ul" sx={{ fontSize: 13, pl: 2.5 }}>
+                    {over.look.map((id) => (
+                      <li key={id}>
+                        {stepOf(id).number}. {t(stepOf(id).operation.does)}
+                      </li>
+                    ))}
+                  </Box>
+                </>
+              )}
+            </>
+          ) : (
+            <Typography sx={{ fontSize: 15 }}>
+              {begun.length === 0
+                ? 'Once something is done, this shows what doing it again would take with it.'
+                : 'Take a step on the left in hand to see what doing it again would undo.'}
+            </Typography>
+          )}
+        </Box>
+      }
+      right={
+        <>
+          <Typography variant="h2">Start over</Typography>
+          {from && over && over.undone.length > 0 ? (
+            <>
+              <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+                Doing step {from.number} again undoes{' '}
+                <b>{over.undone.length === 1 ? 'that step only' : `${over.undone.length} steps`}</b> and costs about{' '}
+                <b>{q({ kind: 'time', value: over.minutes })}</b>
+                {over.wool.length > 0 && (
+                  <>
+                    {' '}
+                    and{' '}
+                    <b>
+                      {over.wool
+                        .map(
+                          (w) =>
+                            `${q({ kind: 'mass', value: w.massG })} ${lots.find((l) => l.id === w.lotId)?.name.toLowerCase() ?? ''}`,
+                        )
+                        .join(', ')}
+                    </b>
+                  </>
+                )}
+                .
+              </Typography>
+              {why && (
+                <Box
+                  sx={{
+                    borderLeft: 4,
+                    borderColor: 'warning.main',
+                    bgcolor: 'action.hover',
+                    p: 1.25,
+                    my: 1,
+                    fontSize: 13,
+                  }}
+                >
+                  <b>Planned otherwise since it was done:</b> {why.what.join(', ')}.
+                  <Button
+                    disabled={!mine}
+                    onClick={() => keepAsItIs(from.operation.id)}
+                    sx={{ mt: 0.75, display: 'block' }}
+                  >
+                    Keep it as it is
+                  </Button>
+                </Box>
+              )}
+              <TextField
+                label="Why (kept in the log)"
+                fullWidth
+                multiline
+                value={words}
+                onChange={(e) => setWords(e.target.value.slice(0, 2000))}
+                sx={{ my: 1 }}
+              />
+              <Button
+                variant="contained"
+                disabled={!mine}
+                onClick={() => {
+                  startAgain(
+                    over.undone.map((u) => u.id),
+                    words,
+                  );
+                  setWords('');
+                  say('Written down. These steps are to do again; undo brings their marks back.');
+                }}
+              >
+                Start over from here
+              </Button>
+              <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1.5 }}>
+                Wool taken off is mostly good for cores. Loosen it with the reverse needle and pull it away with
+                tweezers, eyes on the points.
+              </Box>
+            </>
+          ) : (
+            <Typography sx={{ my: 1, fontSize: 15 }}>
+              A mistake, or a decision changed after the work was done: take the step in hand, and see what rests on it
+              before anything is taken off.
+            </Typography>
+          )}
+        </>
+      }
+    />
+  );
+}

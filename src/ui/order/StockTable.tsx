@@ -1,0 +1,53 @@
+'use client';
+/** Wool the piece takes from every lot: needed, at hand, short, and what it costs. */
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useDesk } from '@/desk/store';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { Table } from '@/ui/parts/Table';
+import { useUnits } from '@/ui/parts/useUnits';
+
+export function StockTable() {
+  const stock = useDesk((s) => s.plan?.stock);
+  const findings = useDesk((s) => s.plan?.findings);
+  const { q } = useUnits();
+  if (!stock || stock.lots.length === 0) return null;
+  return (
+    <Box component="section" sx={{ mt: 4 }}>
+      <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
+        Wool from the cupboard
+      </Typography>
+      {(findings ?? [])
+        .filter((f) => f.stage === 'stock')
+        .map((f) => (
+          <FindingCard key={f.id} finding={f} />
+        ))}
+      <Table caption="Wool from the cupboard" wide={false} head={['Wool', '=needed', '=at hand', '=short', '=cost']}>
+        {stock.lots.map((l) => (
+          <tr key={l.lotId}>
+            <th scope="row">
+              <Box
+                component="span"
+                sx={{
+                  display: 'inline-block',
+                  width: 14,
+                  height: 14,
+                  bgcolor: l.colour,
+                  border: 1,
+                  borderColor: 'text.secondary',
+                  mr: 1,
+                  verticalAlign: '-2px',
+                }}
+              />
+              {l.name}
+            </th>
+            <td className="n">{q({ kind: 'mass', value: l.needG })}</td>
+            <td className="n">{q({ kind: 'mass', value: l.haveG })}</td>
+            <td className="n">{l.shortG > 0 ? q({ kind: 'mass', value: l.shortG }) : 'no'}</td>
+            <td className="n">{l.cost ? q(l.cost) : 'no price'}</td>
+          </tr>
+        ))}
+      </Table>
+    </Box>
+  );
+}

@@ -1,0 +1,252 @@
+'use client';
+/** Sittings and time: the hours of the week, when it begins and ends, the longest chain, where the time goes, the calendar. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { z } from 'zod';
+import type { Finding } from '@/core/stage';
+import { fetchSheet } from '@/desk/files';
+import { editHand, editPiece, say, setView, useDesk } from '@/desk/store';
+import { ThreeColumns } from '@/ui/frame/ThreeColumns';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { FindingCard } from '@/ui/parts/FindingCard';
+import { MeasureField } from '@/ui/parts/MeasureField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { dateWords, placeName, soonest, weekdayName } from './order-store';
+
+const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), { ssr: false });
+
+export function TimeRoom({ findings }: { findings: readonly Finding[] }) {
+  const plan = useDesk((s) => s.plan)!;
+  return (
+    <ThreeColumns
+      left={<Week />}
+      middle={
+        <Box
+          sx={{ flex: 1, minHeight: 0, overflow: 'auto', bgcolor: 'background.paper', p: 2 }}
+          tabIndex={0}
+          role="region"
+          aria-label="Where time goes"
+        >
+          {plan.work.sittings.length === 0 ? (
+            <Typography>Nothing is left to do.</Typography>
+          ) : (
+            <TimeCharts plan={plan} />
+          )}
+        </Box>
+      }
+      right={
+        <>
+          <Typography variant="h2">Sittings and time</Typography>
+          <Answer />
+          {findings.map((f) => (
+            <FindingCard key={f.id} finding={f} />
+          ))}
+          <Calendar />
+          <Trimming />
+          <Chain />
+        </>
+      }
+    />
+  );
+}
+
+function Answer() {
+  const plan = useDesk((s) => s.plan)!;
+  const { work } = plan;
+  const { q } = useUnits();
+  if (work.sittings.length === 0) return <Typography sx={{ my: 1, fontSize: 18 }}>Nothing is left to do.</Typography>;
+  return (
+    <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <b>{q({ kind: 'time', value: work.minutesLeft })}</b> of work in <b>{work.sittings.length} sittings</b>
+      {work.finishDate ? (
+        <>
+          , done on <b>{dateWords(work.finishDate)}</b>.
+        </>
+      ) : (
+        <>
+          , over <b>{work.sittings[work.sittings.length - 1]!.day + 1} days</b> from a Monday. Say when you begin for
+          dates.
+        </>
+      )}{' '}
+      {soonest(plan)}
+    </Typography>
+  );
+}
+
+function Week() {
+  const hand = useDesk((s) => s.hand);
+  return (
+    <Box role="group" aria-label="Minutes at the bench" sx={{ p: 1.5 }}>
+      <Typography variant="h3">At the bench, minutes</Typography>
+      {hand.benchMinutes.map((m, i) => (
+        <MeasureField
+          key={i}
+          label={weekdayName(i)}
+          kind="count"
+          value={m}
+          min={0}
+          max={960}
+          onChange={(v) => editHand((d) => void (d.benchMinutes[i] = Math.round(v)))}
+        />
+      ))}
+      <Typography variant="h3" sx={{ mt: 1.5 }}>
+        Beside it
+      </Typography>
+      <MeasureField
+        label="Getting ready"
+        kind="count"
+        value={hand.readyMinutes}
+        min={0}
+        max={60}
+        onChange={(v) => editHand((d) => void (d.readyMinutes = v))}
+      />
+      <MeasureField
+        label="Glue sets in"
+        kind="count"
+        value={hand.glueMinutes}
+        min={0}
+        max={2880}
+        onChange={(v) => editHand((d) => void (d.glueMinutes = v))}
+      />
+      <MeasureField
+        label="Wool dries in"
+        kind="count"
+        value={hand.dryMinutes}
+        min={0}
+        max={4320}
+        onChange={(v) => editHand((d) => void (d.dryMinutes = v))}
+      />
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
+        These hours are yours for every piece. Glue: go by its label.
+      </Box>
+    </Box>
+  );
+}
+
+const today = (): string => {
+  const d = new Date();
+  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
+};
+
+function Calendar() {
+  const beginOn = useDesk((s) => s.piece!.work.beginOn);
+  const mine = useDesk((s) => s.mine);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const shown = typed ?? beginOn ?? '';
+  const bad = typed !== null && typed !== '' && !z.iso.date().safeParse(typed).success;
+  return (
+    <Box role="group" aria-label="Calendar" sx={{ my: 1 }}>
+      <TextField
+        type="date"
+        label="First sitting on"
+        fullWidth
+        value={shown}
+        disabled={!mine}
+        error={bad}
+        helperText={bad ? 'Write a day, month and year' : undefined}
+        slotProps={{ inputLabel: { shrink: true } }}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          if (z.iso.date().safeParse(e.target.value).success) editPiece((d) => void (d.work.beginOn = e.target.value));
+          else if (e.target.value === '') editPiece((d) => void (d.work.beginOn = null));
+        }}
+        onBlur={() => !bad && setTyped(null)}
+        sx={{ my: 1 }}
+      />
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button disabled={!mine} onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
+          Plan what remains from today
+        </Button>
+        <Button
+          disabled={busy || beginOn === null}
+          onClick={() => {
+            const { piece, cupboard, hand, settings } = useDesk.getState();
+            if (!piece) return;
+            setBusy(true);
+            fetchSheet('ics', { piece, cupboard, hand, settings })
+              .catch((e: unknown) => say(e instanceof Error ? e.message : 'The calendar could not be made.'))
+              .finally(() => setBusy(false));
+          }}
+        >
+          {busy ? 'Making the calendar' : 'Calendar file'}
+        </Button>
+      </Box>
+      {beginOn === null && (
+        <Box sx={{ fontSize: 13, mt: 0.5 }}>A calendar file needs the day of the first sitting.</Box>
+      )}
+    </Box>
+  );
+}
+
+/** As you go, or all at the end. */
+function Trimming() {
+  const trim = useDesk((s) => s.piece!.work.trim);
+  const mine = useDesk((s) => s.mine);
+  return (
+    <Box sx={{ my: 1.5 }}>
+      <Box sx={{ fontSize: 13, mb: 0.5 }}>Trimmed</Box>
+      <ChoiceRow
+        label="Trimmed"
+        value={trim}
+        disabled={!mine}
+        options={[
+          { value: 'as you go', says: 'as you go' },
+          { value: 'at the end', says: 'all at the end' },
+        ]}
+        onChange={(v) => editPiece((d) => void (d.work.trim = v))}
+      />
+      <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
+        {trim === 'as you go'
+          ? 'Each area is seen at its true length before the next one hangs over it; colours beside it are bagged each time.'
+          : 'All lengths are judged together, and bagged once; what hangs over is in the way.'}
+      </Box>
+    </Box>
+  );
+}
+
+function Chain() {
+  const plan = useDesk((s) => s.plan)!;
+  const { q, t } = useUnits();
+  const { chain, minutes } = plan.work.critical;
+  if (chain.length === 0) return null;
+  return (
+    <Box component="section" aria-label="The longest chain">
+      <Typography variant="h3">The longest chain</Typography>
+      <Box sx={{ fontSize: 13, mb: 0.5 }}>
+        {q({ kind: 'time', value: minutes })} with what has to set or dry between: put off one of these and all is
+        later.
+      </Box>
+      <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: 13 }}>
+        {chain.map((id) => {
+          const s = plan.work.steps.find((x) => x.operation.id === id)!;
+          return (
+            <li key={id}>
+              <Box
+                component="button"
+                type="button"
+                onClick={() => setView({ orderRoom: 'steps', stepId: id })}
+                sx={{
+                  font: 'inherit',
+                  border: 0,
+                  bgcolor: 'transparent',
+                  color: 'primary.main',
+                  p: 0,
+                  textAlign: 'left',
+                  cursor: 'pointer',
+                }}
+              >
+                {placeName(plan, s.operation)}: {t(s.operation.does)}
+              </Box>
+              {s.operation.wait ? ` (then ${q({ kind: 'time', value: s.operation.wait.minutes })} to set)` : ''}
+            </li>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
