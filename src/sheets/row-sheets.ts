@@ -111,7 +111,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   faceSheets(paper, piece, plan, cupboard, u);
   markingSheets(paper, piece, plan, u);
   buildSheets(paper, plan, u);
-  charts(
+  layCharts(
     paper,
     plan,
     lays.map((s) => plan.coat.areas.find((a) => a.id === s.operation.areaId)!),
@@ -142,7 +142,7 @@ const altText = (area: AreaPlan): string =>
   `Lay chart of ${area.name}: ${area.fur!.rows.rows.length} ${area.fur!.chart.dress.unit.many} at true length, hem at the bottom`;
 
 /** Charts that fit share pages, several to a page; a larger one is tiled. */
-function charts(paper: Paper, plan: Plan, areas: readonly AreaPlan[], u: Units): void {
+export function layCharts(paper: Paper, plan: Plan, areas: readonly AreaPlan[], u: Units): void {
   let open = false;
   for (const area of areas) {
     const drawings = area.fur!.chart.columns.map((c) => ({

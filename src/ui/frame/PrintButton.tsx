@@ -46,6 +46,7 @@ export function PrintButton() {
         <MenuItem disabled={!hasFace} onClick={() => void make('face')}>
           {hasFace ? 'Face card (PDF, true size)' : 'Face card: no face begun yet'}
         </MenuItem>
+        <MenuItem onClick={() => void make('book')}>Bench book (PDF, every step)</MenuItem>
         <MenuItem onClick={() => void make('csv')}>Cut list (CSV)</MenuItem>
       </Menu>
     </>

@@ -1,17 +1,22 @@
 /**
- * The sheets' door: POST a piece with its cupboard and hand, get the row sheets or the face card (PDF) or the cut list (CSV). Nothing is
- * kept. Problems are answered as RFC 9457 problem details.
+ * The sheets' door: POST a piece with its cupboard and hand, get the row sheets, the face card or the bench book (PDF), the cut
+ * list (CSV) or the sittings as a calendar (ICS). Nothing is kept. Problems are answered as RFC 9457 problem details.
  */
 import { z } from 'zod';
 import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
 import { makePlan } from '@/core/plan';
 import { settingsSchema } from '@/desk/settings';
+import { benchBook } from '@/sheets/bench-book';
+import { sittingsCalendar } from '@/sheets/calendar';
 import { cutListCsv } from '@/sheets/cut-list';
 import { faceCard } from '@/sheets/face-sheets';
 import { rowSheets } from '@/sheets/row-sheets';
 
 export const runtime = 'nodejs';
 export const dynamic = 'force-dynamic';
+
+const FORMATS = ['pdf', 'csv', 'face', 'book', 'ics'] as const;
+type Format = (typeof FORMATS)[number];
 
 const LARGEST_BODY = 4 * 1024 * 1024;
 
@@ -51,8 +56,8 @@ async function readBody(request: Request): Promise<string | null> {
 
 export async function POST(request: Request): Promise<Response> {
   const format = new URL(request.url).searchParams.get('format');
-  if (format !== 'pdf' && format !== 'csv' && format !== 'face') {
-    return problem(400, 'Unknown sheet', 'format must be pdf, csv or face');
+  if (!FORMATS.includes(format as Format)) {
+    return problem(400, 'Unknown sheet', 'format must be pdf, csv, face, book or ics');
   }
   if (!request.headers.get('Content-Type')?.startsWith('application/json')) {
     return problem(415, 'Not a piece', 'The request must carry JSON with a piece, a cupboard and a hand.');
@@ -93,6 +98,23 @@ export async function POST(request: Request): Promise<Response> {
       if (!plan.face) return problem(422, 'No face card', 'This piece has no face yet. Begin it under Face.');
       const card = await faceCard(piece.value, plan, cupboard.value, options);
       return file(`${piece.value.id}-face-card.pdf`, 'application/pdf', card as Uint8Array<ArrayBuffer>);
+    }
+    if (format === 'book') {
+      const book = await benchBook(piece.value, plan, cupboard.value, options);
+      return file(`${piece.value.id}-bench-book.pdf`, 'application/pdf', book as Uint8Array<ArrayBuffer>);
+    }
+    if (format === 'ics') {
+      if (!piece.value.work.beginOn || plan.work.sittings.length === 0) {
+        return problem(
+          422,
+          'No calendar',
+          piece.value.work.beginOn
+            ? 'Nothing is left to do.'
+            : 'A calendar needs the day of the first sitting. Set it in Order, under Sittings and time.',
+        );
+      }
+      const calendar = sittingsCalendar(piece.value, plan, cupboard.value, options.units, options.date);
+      return file(`${piece.value.id}-sittings.ics`, 'text/calendar; charset=utf-8', calendar);
     }
     const pdf = await rowSheets(piece.value, plan, cupboard.value, options);
     return file(`${piece.value.id}-row-sheets.pdf`, 'application/pdf', pdf as Uint8Array<ArrayBuffer>);
