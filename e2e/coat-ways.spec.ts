@@ -71,8 +71,8 @@ test('a stripe in standing rows: its wool, its width, the rows that carry it, it
   const to = docket(page).getByRole('textbox', { name: 'To, way up' });
   await to.fill('0.5');
   await to.blur();
-  await page.keyboard.press('5');
-  await expect(page.getByRole('table', { name: 'Steps in order' })).toContainText(/rows .* carry a band of/);
+  await page.keyboard.press('6');
+  await expect(page.getByRole('region', { name: 'Steps by sitting' })).toContainText(/rows .* carry a band of/);
 });
 
 test('locks of the alpaca: courses like bricks, piles shared out, tips as bands; the strip of the topknot', async ({
@@ -91,7 +91,7 @@ test('locks of the alpaca: courses like bricks, piles shared out, tips as bands;
   await expect(docket(page)).toContainText(/Make a strip/);
   const clumps = page.getByRole('table', { name: 'Clumps of the strip' }).getByRole('row');
   expect(await clumps.count()).toBeGreaterThan(3);
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(docket(page)).toContainText('Strip 1');
 });
 

@@ -235,8 +235,8 @@ test('whiskers and brows: added, threaded, glued with a trial first; fur that gr
     .click();
   await expect(docket(page)).not.toContainText('No thread is chosen');
   await docket(page).getByRole('group', { name: 'Glue' }).getByRole('button', { name: 'drawn in' }).click();
-  await page.keyboard.press('5');
-  const steps = page.getByRole('table', { name: 'Steps in order' });
+  await page.keyboard.press('6');
+  const steps = page.getByRole('region', { name: 'Steps by sitting' });
   await expect(steps).toContainText('Try the glue on a spare piece');
   await expect(steps).toContainText(/needle Whiskers through from side to side, 4 passes/);
   await page.keyboard.press('4');

@@ -1,16 +1,25 @@
 import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
 
-test('the order names cut, wool, passes, needle and time for every step, and why', async ({ desk: page }) => {
+test('the order: steps by sitting with needle, wool and time, what must come before and what waits', async ({
+  desk: page,
+}) => {
   await openDemo(page);
-  await page.keyboard.press('5');
-  const rows = page.getByRole('table', { name: 'Steps in order' }).getByRole('row');
-  // Head, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and raised; 22 steps of colour, 12 of the face.
-  await expect(rows).toHaveCount(1 + 1 + 7 + 1 + 1 + 2 * 9 + 2 + 22 + 12);
-  const lay = rows.filter({ hasText: /Lay \d+ rows .* on Back/ });
+  await page.keyboard.press('6');
+  const list = page.getByRole('region', { name: 'Steps by sitting' });
+  // Photographs, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and
+  // raised, 22 steps of colour, 13 of the face, trimming of nine areas, fluffing and the scissors.
+  await expect(list).toContainText(/76 steps/);
+  await expect(list.getByRole('heading', { name: /^Sitting 1/ })).toBeVisible();
+  await expect(list).toContainText('Take out:');
+  const lay = list.getByRole('button', { name: /Lay \d+ rows .* on Back/ }).first();
   await expect(lay).toContainText('46 crown');
-  await expect(lay).toContainText('3 passes along the line');
-  await expect(lay).toContainText('The fur of Back hangs over Tail.');
-  const texts = await rows.allInnerTexts();
+  await lay.click();
+  await expect(docket(page)).toContainText('3 passes along the line');
+  await expect(docket(page)).toContainText('barbs sit level near the point');
+  const before = page.getByRole('region', { name: 'Must be done before this' });
+  await expect(before).toContainText('The fur of Back hangs over Tail.');
+  await expect(page.getByRole('region', { name: 'Waits for this' })).toContainText('The coat lies first');
+  const texts = await list.getByRole('listitem').allInnerTexts();
   const at = (words: RegExp) => texts.findIndex((t) => words.test(t));
   expect(at(/Lay .* on Tail/)).toBeLessThan(at(/Lay .* on Back/));
   await expect(page.getByRole('heading', { name: 'Wool from the cupboard' })).toBeVisible();
@@ -22,7 +31,7 @@ test('the bench: rows by Space and Backspace, the timer, grams used, planned aga
 }) => {
   await openDemo(page);
   await chooseArea(page, 'Belly');
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(docket(page)).toContainText('Row 1');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Space');
@@ -53,7 +62,7 @@ test('the bench: rows by Space and Backspace, the timer, grams used, planned aga
   await page.getByRole('button', { name: 'Write down' }).last().click();
   await page.reload();
   await expect(docket(page)).toContainText(`1 of ${all} rows`);
-  await page.keyboard.press('7');
+  await page.keyboard.press('8');
   const table = page.getByRole('table').first();
   await expect(table).toContainText('Belly');
   await expect(table).toContainText(`1 of ${all}`);

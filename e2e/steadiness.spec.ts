@@ -17,6 +17,7 @@ test('nothing jumps while a screen appears', async ({ desk: page }) => {
     '/',
     '/piece/pine-marten/coat',
     '/piece/pine-marten/face',
+    '/piece/pine-marten/needles',
     '/piece/pine-marten/order',
     '/piece/pine-marten/bench',
     '/cupboard',

@@ -203,7 +203,12 @@ function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, hand: Hand): O
     needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, lot, hand),
     minutes: p.count * (4 + each * 20),
     ...(f.bendDeg > 0
-      ? { wait: { minutes: hand.dryMinutes, says: say`${p.name} dries in its bend, stiffened with a little soap solution.` } }
+      ? {
+          wait: {
+            minutes: hand.dryMinutes,
+            says: say`${p.name} dries in its bend, stiffened with a little soap solution.`,
+          },
+        }
       : {}),
     after: [],
     lightness: lot ? lightness(lot.colour) : 50,

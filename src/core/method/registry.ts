@@ -53,6 +53,7 @@ import { feltMass, patternScale, showsThrough } from '@/core/form/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
 import { blendFriele, blendStearns, layerMinutes, layerOfColour, veilSeen } from '@/core/shade/shade-methods';
 import { veilLayers } from '@/core/shade/veil';
+import { needleMarks, safeStroke, stabTime, strokeDepth } from '@/core/needle/needle-methods';
 import { lotCost } from '@/core/stock/stock';
 import type { Method } from './define';
 
@@ -136,6 +137,10 @@ export const methods: readonly Method[] = [
   beforeFelting,
   threadNeed,
   tolerance,
+  strokeDepth,
+  safeStroke,
+  needleMarks,
+  stabTime,
   lotCost,
 ];
 

@@ -3,6 +3,7 @@
  * safely go and how much it slows the hand. Lengths mm, densities mg/cm3.
  */
 import type { Needle } from '@/core/piece/cupboard';
+import { safeStroke } from './needle-methods';
 
 export const EDGES: Readonly<Record<Needle['section'], number>> = {
   triangle: 3,
@@ -63,9 +64,8 @@ const SIDE_N_MM = 0.02;
  * Deepest stroke the blade bears if the hand slants a little: a cantilever of the free blade under a side force that grows
  * with depth and density, bending stress 32 F L / (π d³) (round bar, from memory).
  */
-export function deepestSafe(n: Blade, groundMgCm3: number): number {
-  return (BEARS_MPA * Math.PI * n.thickMm ** 3) / (32 * n.bladeMm * SIDE_N_MM * (groundMgCm3 / 100));
-}
+export const deepestSafe = (n: Blade, groundMgCm3: number): number =>
+  safeStroke.of({ bears: BEARS_MPA, thick: n.thickMm, blade: n.bladeMm, side: SIDE_N_MM, ground: groundMgCm3 });
 
 /** Push a hand keeps up at full pace: blade squared times stroke in felt of 100 mg/cm3, mm3. Ours. */
 const PUSH = 7.5;

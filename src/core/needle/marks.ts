@@ -4,10 +4,10 @@
  * it is against their thickness; a later stab drags fibres from around it across older holes.
  */
 import { layerMass } from '@/core/coat/fibre';
+import { figure, type Figure } from '@/core/method/define';
 import { markWidth, type Blade } from './blade';
+import { needleMarks } from './needle-methods';
 
-/** A fibre springs back over a hole of so many of its diameters (to one part in e). Ours. */
-const SPRINGS = 25;
 /** From how far around a stab drags fibre across, mm. Ours. */
 export const DRAGS_MM = 0.75;
 /** Share of the surface in open marks that is not noticed at arm's length. Ours. */
@@ -24,13 +24,18 @@ export interface TopLayer {
  * Share of the surface left in open marks by one pass.
  * @param perCm2 stabs on a square cm
  */
-export function openMarks(n: Blade, perCm2: number, top: TopLayer): number {
-  const wide = markWidth(n);
-  const holes = Math.min(1, (perCm2 * Math.PI * wide ** 2) / 4 / 100);
-  const layers = top.topMgCm2 / layerMass.of({ fineness: top.finenessUm, cv: 0.22 });
-  const back = Math.exp(-wide / ((SPRINGS * top.finenessUm) / 1000));
-  return holes * Math.exp(-top.spread * layers * back);
-}
+export const openMarks = (n: Blade, perCm2: number, top: TopLayer): number => marksFigure(n, perCm2, top).value;
+
+/** The same with the way it was found. */
+export const marksFigure = (n: Blade, perCm2: number, top: TopLayer): Figure =>
+  figure(needleMarks, {
+    perCm2,
+    wide: markWidth(n),
+    spread: top.spread,
+    areal: top.topMgCm2,
+    layer: layerMass.of({ fineness: top.finenessUm, cv: 0.22 }),
+    fineness: top.finenessUm,
+  });
 
 /** Share of older marks still open after a pass over them: none of its stabs fell near (Poisson). */
 export const stillOpen = (perCm2: number): number => Math.exp((-perCm2 * Math.PI * DRAGS_MM ** 2) / 100);

@@ -17,7 +17,9 @@ import { finishOf, type FinishPlan } from './finish';
 import { spotsOf, type Ground, type Lean, type Spot } from './ground';
 import type { Capsule } from './obstacles';
 import { nearestOnSegment } from '@/core/geometry/segment';
-import { UNNOTICED } from './marks';
+import { figure, type Figure } from '@/core/method/define';
+import { marksFigure, UNNOTICED } from './marks';
+import { stabTime, strokeDepth } from './needle-methods';
 import { needleFindings } from './needle-findings';
 import { COARSE_MM, isThin } from './thin';
 
@@ -43,6 +45,8 @@ export interface NeedlePhase {
   readonly passes: number;
   readonly stabs: number;
   readonly minutes: number;
+  /** How depth, time and marks were found. */
+  readonly figures: { readonly depth: Figure; readonly time: Figure; readonly marks: Figure | null };
   readonly because: Text;
   /** Places where it is otherwise, in words. */
   readonly tight: readonly Text[];
@@ -250,6 +254,15 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
       passes: several && work.kind === 'surface' ? Math.max(1, Math.round(work.passes * s.share)) : work.passes,
       stabs,
       minutes,
+      figures: {
+        depth: figure(strokeDepth, { stroke: c.fit.plannedMm, angle: c.fit.angleDeg }),
+        time: figure(stabTime, {
+          stabs,
+          rate: hand.stabsPerMinute,
+          working: holder ? HOLDER_EACH * holder.needles : 1,
+        }),
+        marks: work.shows ? marksFigure(c.needle, work.perCm2, work) : null,
+      },
       because: becauseOf(c, s, work, t, cupboard, piece),
       tight: tightWords(c.fit),
     };
@@ -273,6 +286,14 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
           passes: t.work.kind === 'surface' ? last.passes + p.passes : last.passes,
           stabs: last.stabs + p.stabs,
           minutes: last.minutes + p.minutes,
+          figures: {
+            ...last.figures,
+            time: figure(stabTime, {
+              stabs: last.stabs + p.stabs,
+              rate: hand.stabsPerMinute,
+              working: p.figures.time.inputs.working!,
+            }),
+          },
         };
       } else phases.push(p);
     }

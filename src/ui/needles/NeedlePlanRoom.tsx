@@ -10,6 +10,7 @@ import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { FindingCard } from '@/ui/parts/FindingCard';
+import { OpenedFigure } from '@/ui/parts/Opened';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -188,13 +189,14 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
               columns={3}
               list={[
                 { label: 'along the needle', value: q({ kind: 'fine', value: p.strokeMm }) },
-                { label: 'below the surface', value: q({ kind: 'fine', value: p.depthMm }) },
+                { label: 'below the surface', value: <OpenedFigure figure={p.figures.depth} /> },
                 { label: 'barbs at work', value: String(p.barbs) },
                 {
                   label: t(stabsWords(p)).replace(/^.* in /, 'in '),
                   value: q({ kind: 'count', value: Math.max(10, Math.round(p.stabs / 10) * 10) }),
                 },
-                { label: 'time', value: q({ kind: 'time', value: p.minutes }) },
+                { label: 'time', value: <OpenedFigure figure={p.figures.time} /> },
+                ...(p.figures.marks ? [{ label: 'in marks', value: <OpenedFigure figure={p.figures.marks} /> }] : []),
                 { label: 'open at', value: q({ kind: 'share', value: p.openShare }) },
               ]}
             />
