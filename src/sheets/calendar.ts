@@ -56,5 +56,26 @@ export function sittingsCalendar(piece: Piece, plan: Plan, cupboard: Cupboard, u
   if (events.length === 0) throw new Error('Nothing is left to do, so there is no sitting to put in a calendar.');
   const { error, value } = createEvents(events);
   if (error || !value) throw new Error(`The calendar could not be made: ${error?.message ?? 'no sittings'}`);
-  return value;
+  return folded(value);
+}
+
+/** Lines of at most 75 octets, gone on with a space (RFC 5545, 3.1); the library counts letters. */
+function folded(text: string): string {
+  const octets = (s: string) => new TextEncoder().encode(s).length;
+  return text
+    .replace(/\r\n[ \t]/g, '')
+    .split('\r\n')
+    .flatMap((line) => {
+      const out: string[] = [];
+      let now = '';
+      for (const ch of line) {
+        if (octets(now + ch) > 75) {
+          out.push(now);
+          now = ' ';
+        }
+        now += ch;
+      }
+      return [...out, now];
+    })
+    .join('\r\n');
 }

@@ -102,7 +102,7 @@ export interface Stretch {
   readonly groundMgCm3: number;
   /** Share of its marks that the passes after it leave open; 0 where marks do not count. */
   readonly marksLeft: number;
-  /** How far what a stab carries counts: 1 where it must hold, 0 where it only closes marks, half where it does both. */
+  /** How far what a stab carries counts: 1 where it must hold, little where it closes marks, half where it does both. Ours. */
   readonly holds: number;
 }
 
@@ -208,7 +208,7 @@ export function fitOf(
     // Where it reaches only some of the places, the others are left to do again.
     cost: ok
       ? ((1 + (bad / UNNOTICED) ** 2) * (1 + disturbed(n, work) / UNDISTURBED) ** 2) /
-        (effect ** stretch.holds * pace * Math.max(0.05, chosen.share) ** 2)
+        (effect ** stretch.holds * pace * (chosen.share >= ENOUGH ? 1 : Math.max(0.05, chosen.share)) ** 2)
       : Infinity,
   };
 }
@@ -257,7 +257,7 @@ export function stretchesOf(w: Needlework): Stretch[] {
   if (w.kind === 'surface' && w.shows && w.passes >= 2)
     return [
       { share: (w.passes - 1) / w.passes, groundMgCm3: w.groundMgCm3, marksLeft: stillOpen(w.perCm2), holds: 1 },
-      { share: 1 / w.passes, groundMgCm3: w.groundMgCm3, marksLeft: 1, holds: 0 },
+      { share: 1 / w.passes, groundMgCm3: w.groundMgCm3, marksLeft: 1, holds: 0.2 },
     ];
   return [
     {

@@ -110,10 +110,26 @@ function round(g: Ground, part: BodyPart, alongs: readonly number[]): Spot[] {
   });
 }
 
+/** So far outside the skin a stab is started when it is traced, so that it crosses into the felt. */
+const START_MM = 0.3;
+
+/**
+ * A place of the skin taken down to the felt below it: fur is laid and pushed aside, the needle is set on the ground.
+ * @returns null where nothing is felted below
+ */
+export function ontoFelt(g: Ground, s: Spot): Spot | null {
+  const inward = scale(s.normal, -1);
+  const from = add(s.at, scale(s.normal, START_MM));
+  const hits = crossings(g.felt, from, inward).filter((d) => d < 400);
+  if (hits.length === 0) return null;
+  // Begun inside the felt already: it is where it is.
+  return hits.length % 2 === 1 ? s : { ...s, at: add(from, scale(inward, hits[0]!)) };
+}
+
 export function spotsOf(g: Ground, where: Where): Spot[] {
   switch (where.on) {
     case 'area':
-      return spotsOfArea(g, where.id);
+      return spotsOfArea(g, where.id).flatMap((s) => ontoFelt(g, s) ?? []);
     case 'part': {
       const part = g.form.body.parts.find((p) => p.part.id === where.id);
       return part ? round(g, part, [0.25, 0.5, 0.75]) : [];
@@ -126,6 +142,7 @@ export function spotsOf(g: Ground, where: Where): Spot[] {
       return where.places.map((at) => {
         const normal = outwardAt(g.form, at);
         const v = 3 * nearestVertex(g.form.skin.positions, at);
+        // The face is worked on what lies there, not below it.
         return { at, normal, lie: [g.form.lie[v]!, g.form.lie[v + 1]!, g.form.lie[v + 2]!] };
       });
     case 'mat':
@@ -150,9 +167,6 @@ export function stabDirection(s: Spot, angleDeg: number, lean: Lean): Vec3 {
   const into = sine(angleDeg);
   return unit(add(scale(s.normal, -into), scale(flat, Math.sqrt(Math.max(0, 1 - into * into)))));
 }
-
-/** So far outside the skin a stab is started when it is traced, so that it crosses into the felt. */
-const START_MM = 0.3;
 
 /** What lies ahead of a stab; null where there is no felt ahead at all. */
 export function aheadOf(g: Ground, s: Spot, to: Vec3, bladeMm: number): Ahead | null {

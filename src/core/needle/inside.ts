@@ -7,9 +7,8 @@ import type { CoatPlan } from '@/core/coat/coat';
 import { pointOf } from '@/core/form/places';
 import { outwardAt } from '@/core/form/surface';
 import { nearestVertex } from '@/core/geometry/mesh';
-import { crossings } from '@/core/geometry/rays';
 import { slice, type Loop, type Plane } from '@/core/geometry/slice';
-import { add, cross, dot, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { cross, dot, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Hand } from '@/core/piece/hand';
 import type { Needle } from '@/core/piece/cupboard';
 import type { Place } from '@/core/piece/places';
@@ -17,7 +16,7 @@ import type { Needlework } from '@/core/stage';
 import type { ShadePlan } from '@/core/shade/shade';
 import { barbsOf } from './blade';
 import { depthWindow, sine, type Window } from './depth-window';
-import { aheadOf, stabDirection, type Ground, type Lean, type Spot } from './ground';
+import { aheadOf, ontoFelt, stabDirection, type Ground, type Lean, type Spot } from './ground';
 
 export interface Layer {
   readonly name: string;
@@ -87,11 +86,13 @@ export function lookInside(
   if (!at) return null;
   const v = nearestVertex(g.form.skin.positions, at);
   const normal = outwardAt(g.form, at);
-  const spot: Spot = {
+  const skinSpot: Spot = {
     at,
     normal,
     lie: [g.form.lie[3 * v]!, g.form.lie[3 * v + 1]!, g.form.lie[3 * v + 2]!],
   };
+  const spot = ontoFelt(g, skinSpot);
+  if (!spot) return null;
   const to = stabDirection(spot, q.angleDeg, q.lean);
   const ahead = aheadOf(g, spot, to, q.needle.bladeMm);
   if (!ahead) return null;
@@ -99,10 +100,8 @@ export function lookInside(
   // While the core is felted nothing lies on it yet.
   const layers = q.kind === 'through' ? [] : layersAt(g.coat, shade, hand, area?.id ?? null);
   const layersMm = layers.reduce((s, l) => s + l.thickMm, 0);
-  const inward = scale(normal, -1);
-  // Where the needle meets the ground: under the coat the felt begins deeper than the skin.
-  const straight = aheadOf(g, spot, inward, q.needle.bladeMm);
-  const entry = entryOf(g, spot, to);
+  const straight = aheadOf(g, spot, scale(normal, -1), q.needle.bladeMm);
+  const entry = spot.at;
   const t = flatten(to, normal);
   const across = norm(t) > 1e-6 ? unit(t) : unit(flatten(spot.lie, normal));
   const plane: Plane = { at: entry, normal: unit(cross(across, normal)), across, up: normal };
@@ -158,7 +157,7 @@ export function lookInside(
     }),
     layers,
     layersMm,
-    loftMm: Math.max(0, dot(sub(at, entryOf(g, spot, inward)), normal)),
+    loftMm: Math.max(0, dot(sub(at, entry), normal)),
     area: area?.name ?? null,
     part: g.form.body.parts.find((p) => p.part.id === q.place.part)?.part.name ?? '',
     throughMm: straight?.throughMm ?? ahead.throughMm,
@@ -170,21 +169,6 @@ export function lookInside(
     barbs,
     says,
   };
-}
-
-/** Where a stab from a place of the skin enters the felt. */
-function entryOf(g: Ground, s: Spot, to: Vec3): Vec3 {
-  const from = add(s.at, scale(s.normal, 0.3));
-  const hit = aheadOf(g, s, to, 400);
-  if (!hit) return s.at;
-  // The way out less the felt on the way.
-  const out = outOf(g, from, to);
-  return add(from, scale(to, Math.max(0, out - hit.throughMm)));
-}
-
-function outOf(g: Ground, from: Vec3, to: Vec3): number {
-  const hits = crossings(g.felt, from, to).filter((d) => d < 400);
-  return hits.length % 2 === 0 ? (hits[1] ?? 0) : (hits[0] ?? 0);
 }
 
 /** What lies over the ground of an area, from below: layers of colour and the coat's own root felt. */
