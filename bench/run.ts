@@ -25,6 +25,7 @@ import type { Pile } from '../src/core/piece/cupboard';
 import type { Piece } from '../src/core/piece/schema';
 import { makePlan, planSteps } from '../src/core/plan';
 import { cupboard, hand, pineMarten, SIZES } from './mesh-plan';
+import { orderReport } from './order';
 import { shadeReport } from './shade';
 
 /** Median time of several runs, milliseconds. */
@@ -224,6 +225,7 @@ ${table}
 On the machine of this run (Node ${process.versions.node}) one product on the demo animal took ${demo.matvec.toFixed(3)} ms; the whole plan of
 the demo piece ${Math.round(demo.ms['whole plan']!)} ms, a new docket ${demo.ms['new docket']!.toFixed(1)} ms.
 
-${shadeReport()}`;
+${shadeReport()}
+${orderReport()}`;
 console.log(report);
 writeFileSync(`${import.meta.dirname}/../docs/performance.md`, report);

@@ -49,8 +49,9 @@ describe('plan as JSON', () => {
     expect(back.coat.areas.length).toBe(11);
     expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
     expect(Array.isArray(back.form.skin.triangles)).toBe(true);
-    // Wire, seven parts of the core and their joining, the flat ears, then nine areas cut and laid, the muzzle laid and raised; 22 steps of colour, 12 of the face.
-    expect(back.work.steps.length).toBe(1 + 7 + 1 + 1 + 2 * 9 + 2 + 22 + 12);
+    // Photographs, wire, seven parts of the core and their joining, the flat ears, then nine areas cut, laid and trimmed, the
+    // muzzle laid and raised; 22 steps of colour, 12 of the face; fluffed again and the scissors over it.
+    expect(back.work.steps.length).toBe(1 + 1 + 7 + 1 + 1 + 3 * 9 + 2 + 22 + 12 + 2);
     expect(back.core.parts.map((p) => p.id)).toEqual(pineMarten.form.parts.map((p) => p.id));
     expect(planJson(plan)).not.toContain('NaN');
   });

@@ -170,7 +170,9 @@ export function fitOf(
   const shut = (x: { w: Window } | null): x is { w: Window; lean: Lean } => x !== null && !x.w.open;
   const tight = chosen.seen.flatMap((x, spot): Tight[] => {
     if (!shut(x)) return [];
-    const other = ANGLES[work.kind].find((a) => a !== chosen.angle && windowAt(n, w, sight, a, spot, rootMm)?.w.open);
+    const opensAt = (a: number) =>
+      work.where.on === 'mat' ? onMat(n, w, a, rootMm).open : windowAt(n, w, sight, a, spot, rootMm)?.w.open;
+    const other = ANGLES[work.kind].find((a) => a !== chosen.angle && opensAt(a));
     return [{ spot, limit: x.w.limit, mostMm: x.w.mostMm, atDeg: other ?? null }];
   });
   if (usable.length === 0) return nowhere(n, chosen.angle);

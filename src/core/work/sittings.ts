@@ -79,19 +79,66 @@ export function tails(tasks: readonly Task[]): Map<string, number> {
   return out;
 }
 
+/** A task with its place in the order of a rule, and what is known of it while the days go by. */
+interface Open {
+  readonly t: Task;
+  readonly rank: number;
+  /** When all it waits for is done and set. */
+  readyAt: number;
+  waits: number;
+  share: number;
+}
+
 function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) => number): Slot[] {
-  const order = tasks
+  const all = tasks
     .map((t, i) => ({ t, u: urgency(t, i), i }))
     .sort((a, b) => a.u - b.u || a.i - b.i)
-    .map((x) => x.t);
-  const doneAt = new Map<string, number>();
-  const known = new Set(tasks.map((t) => t.id));
-  const share = new Map<string, number>();
+    .map(({ t }, rank): Open => ({ t, rank, readyAt: -Infinity, waits: 0, share: 0 }));
+  const byId = new Map(all.map((o) => [o.t.id, o]));
+  const next = new Map<string, Open[]>();
+  for (const o of all)
+    for (const a of new Set(o.t.after)) {
+      if (!byId.has(a)) continue;
+      o.waits++;
+      const list = next.get(a);
+      if (list) list.push(o);
+      else next.set(a, [o]);
+    }
   const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
   const slots: Slot[] = [];
-  let left = order.filter((t) => t.minutes > EPS);
-  for (const t of order) if (t.minutes <= EPS) doneAt.set(t.id, -Infinity);
-  for (let day = 0; left.length > 0 && day < FAR; day++) {
+  /** Tasks that wait for nothing undone, in the order of the rule. */
+  const open: Open[] = [];
+  let left = all.length;
+  /** What is done and still has to set. */
+  let setting: { id: string; at: number }[] = [];
+  const enter = (o: Open): void => {
+    let lo = 0;
+    let hi = open.length;
+    while (lo < hi) {
+      const mid = (lo + hi) >> 1;
+      if (open[mid]!.rank < o.rank) lo = mid + 1;
+      else hi = mid;
+    }
+    open.splice(lo, 0, o);
+  };
+  const finish = (o: Open, at: number): void => {
+    left--;
+    const set = at + o.t.waitMinutes;
+    if (o.t.waitMinutes > 0 && at > -Infinity) setting.push({ id: o.t.id, at: set });
+    for (const n of next.get(o.t.id) ?? []) {
+      n.readyAt = Math.max(n.readyAt, set);
+      if (--n.waits > 0) continue;
+      // What takes no time is done as soon as it can be.
+      if (n.t.minutes <= EPS) finish(n, n.readyAt);
+      else enter(n);
+    }
+  };
+  for (const o of all) {
+    if (o.waits > 0) continue;
+    if (o.t.minutes <= EPS) finish(o, -Infinity);
+    else enter(o);
+  }
+  for (let day = 0; left > 0 && day < FAR; day++) {
     const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
     if (has < LEAST) continue;
     let now = day * DAY;
@@ -99,67 +146,58 @@ function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) =
     const stints: Stint[] = [];
     let idle = 0;
     let over = false;
-    const readyAt = (t: Task): number =>
-      Math.max(
-        -Infinity,
-        ...t.after
-          .filter((a) => known.has(a))
-          .map((a) => {
-            const d = doneAt.get(a);
-            return d === undefined ? Infinity : d;
-          }),
-      );
-    while (now < end - EPS) {
+    const rest = (o: Open) => (1 - o.share) * o.t.minutes;
+    const canBegin = (o: Open, room: number): boolean =>
+      rest(o) <= room + EPS || (o.t.unitMinutes !== null && room >= Math.max(LEAST, o.t.unitMinutes) - EPS);
+    while (now < end - EPS && !over) {
       const room = end - now;
-      const rest = (t: Task) => (1 - (share.get(t.id) ?? 0)) * t.minutes;
-      const fits = (t: Task): boolean =>
-        rest(t) <= room + EPS
-          ? true
-          : t.unitMinutes !== null
-            ? room >= Math.max(LEAST, t.unitMinutes) - EPS
-            : // Longer than any sitting: a sitting of its own on a longest day.
-              stints.length === 0 && t.minutes > longest + EPS && has >= longest - EPS;
-      const next = left.find((t) => readyAt(t) <= now + EPS && fits(t));
-      if (!next) {
+      const at = open.findIndex(
+        (o) =>
+          o.readyAt <= now + EPS &&
+          (canBegin(o, room) ||
+            // Longer than any sitting: a sitting of its own on a longest day.
+            (o.t.unitMinutes === null && stints.length === 0 && o.t.minutes > longest + EPS && has >= longest - EPS)),
+      );
+      if (at < 0) {
         // Wait here where something is ready before the sitting ends and fits then.
-        const soon = left
-          .map((t) => ({ t, at: readyAt(t) }))
-          .filter((x) => x.at > now + EPS && x.at < end - LEAST)
-          .filter(
-            (x) =>
-              rest(x.t) <= end - x.at + EPS ||
-              (x.t.unitMinutes !== null && end - x.at >= Math.max(LEAST, x.t.unitMinutes)),
-          )
-          .reduce((m, x) => Math.min(m, x.at), Infinity);
+        const soon = open.reduce(
+          (m, o) =>
+            o.readyAt > now + EPS && o.readyAt < end - LEAST && canBegin(o, end - o.readyAt)
+              ? Math.min(m, o.readyAt)
+              : m,
+          Infinity,
+        );
         if (soon === Infinity || stints.length === 0) break;
         idle += soon - now;
         now = soon;
         continue;
       }
-      const from = share.get(next.id) ?? 0;
-      let minutes = rest(next);
+      const o = open[at]!;
+      const from = o.share;
+      let minutes = rest(o);
+      const whole = minutes;
       if (minutes > room + EPS) {
-        if (next.unitMinutes === null) over = true;
-        else minutes = Math.max(1, Math.floor(room / next.unitMinutes + EPS)) * next.unitMinutes;
+        if (o.t.unitMinutes === null) over = true;
+        else minutes = Math.max(1, Math.floor(room / o.t.unitMinutes + EPS)) * o.t.unitMinutes;
       }
-      const to = minutes >= rest(next) - EPS ? 1 : Math.min(1, from + minutes / next.minutes);
-      stints.push({ id: next.id, from, to, minutes });
+      const to = minutes >= whole - EPS ? 1 : Math.min(1, from + minutes / o.t.minutes);
+      stints.push({ id: o.t.id, from, to, minutes });
       now += minutes;
-      share.set(next.id, to);
+      o.share = to;
       if (to >= 1 - EPS) {
-        doneAt.set(next.id, now + next.waitMinutes);
-        left = left.filter((t) => t !== next);
+        open.splice(at, 1);
+        finish(o, now);
       }
-      if (over) break;
     }
     if (stints.length === 0) continue;
+    setting = setting.filter((x) => x.at > now + EPS);
     slots.push({
       day,
       stints,
-      minutes: stints.reduce((s, x) => s + x.minutes, 0),
+      minutes: stints.reduce((m, x) => m + x.minutes, 0),
       hasMinutes: has,
       idleMinutes: idle,
-      setting: [...doneAt].flatMap(([id, at]) => (at > now + EPS && at < Infinity ? [{ id, minutes: at - now }] : [])),
+      setting: setting.map((x) => ({ id: x.id, minutes: x.at - now })),
       over,
     });
   }
@@ -181,9 +219,9 @@ export function earliestDay(tasks: readonly Task[], week: Week): number {
     const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
     if (has >= LEAST) sum += has;
   }
-  const { chain } = criticalPath(tasks);
+  const onChain = new Set(criticalPath(tasks).chain);
   const alone = run(
-    tasks.filter((t) => chain.includes(t.id)).map((t) => ({ ...t, unitMinutes: t.unitMinutes === null ? null : 1 })),
+    tasks.filter((t) => onChain.has(t.id)).map((t) => ({ ...t, unitMinutes: t.unitMinutes === null ? null : 1 })),
     week,
     (_, i) => i,
   );
