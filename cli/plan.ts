@@ -1,8 +1,8 @@
 /**
  * The plan from the command line:
- *   npm run plan -- demo/pine-marten.json --format json|pdf|csv|svg [--out DIR] [--cupboard FILE] [--hand FILE]
+ *   npm run plan -- demo/pine-marten.json --format json|pdf|csv|svg|book|ics [--out DIR] [--cupboard FILE] [--hand FILE]
  *                   [--length mm|in] [--paper a4|letter] [--date YYYY-MM-DD]
- * JSON and CSV go to standard output unless --out is given; PDF and SVG need --out (default: the current folder).
+ * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
  */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -10,13 +10,15 @@ import { parseArgs } from 'node:util';
 import { defaultHand } from '../src/core/piece/hand';
 import { parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core/piece/read';
 import { makePlan } from '../src/core/plan';
+import { benchBook } from '../src/sheets/bench-book';
+import { sittingsCalendar } from '../src/sheets/calendar';
 import { cutListCsv } from '../src/sheets/cut-list';
 import { faceCard } from '../src/sheets/face-sheets';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
 import { planJson } from '../src/sheets/plan-json';
 import { rowSheets } from '../src/sheets/row-sheets';
 
-const FORMATS = ['json', 'pdf', 'csv', 'svg'] as const;
+const FORMATS = ['json', 'pdf', 'csv', 'svg', 'book', 'ics'] as const;
 
 class Refused extends Error {}
 
@@ -70,7 +72,7 @@ async function main(): Promise<void> {
   const hand = v.hand ? take(readHand(json(v.hand)), v.hand) : defaultHand;
   const plan = makePlan(piece, cupboard, hand);
 
-  const out = v.out ?? (form === 'pdf' || form === 'svg' ? '.' : undefined);
+  const out = v.out ?? (form === 'pdf' || form === 'svg' || form === 'book' ? '.' : undefined);
   const put = (name: string, data: string | Uint8Array): void => {
     if (out === undefined) {
       process.stdout.write(data as string);
@@ -82,8 +84,18 @@ async function main(): Promise<void> {
   };
   if (form === 'json') put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
   if (form === 'csv') put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan));
+  const units = { length: v.length, mass: 'g', currency: '' } as const;
+  if (form === 'book') {
+    put(`${piece.id}-bench-book.pdf`, await benchBook(piece, plan, cupboard, { units, paper: v.paper, date }));
+  }
+  if (form === 'ics') {
+    if (!piece.work.beginOn)
+      throw new Refused('A calendar needs the day of the first sitting (work.beginOn in the piece).');
+    if (plan.work.sittings.length === 0)
+      throw new Refused('Nothing is left to do, so there is no sitting to put in a calendar.');
+    put(`${piece.id}-sittings.ics`, sittingsCalendar(piece, plan, cupboard, units, date));
+  }
   if (form === 'pdf') {
-    const units = { length: v.length, mass: 'g', currency: '' } as const;
     put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, cupboard, { units, paper: v.paper, date }));
     if (plan.face) {
       put(`${piece.id}-face-card.pdf`, await faceCard(piece, plan, cupboard, { units, paper: v.paper, date }));

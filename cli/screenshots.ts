@@ -132,10 +132,6 @@ try {
   await page.getByRole('button', { name: 'Open Pine marten' }).click();
   await page.getByText('hem first').waitFor();
   await shot('coat', 4000);
-  await area('Back');
-  await page.keyboard.press('r');
-  await overlay('rows');
-  await shot('rows');
   await area('Flanks');
   await page.keyboard.press('l');
   await overlay('fur');
@@ -203,8 +199,27 @@ try {
   await page.getByRole('heading', { level: 1 }).click();
   await shot('face-level');
   await page.keyboard.press('5');
-  await shot('order', 800);
+  const needleRoom = (name: string | RegExp) =>
+    page.getByRole('navigation', { name: 'Rooms of the needles' }).getByRole('button', { name }).click();
+  await page.getByRole('group', { name: 'The rack, to scale' }).waitFor();
+  await shot('needles', 800);
+  await needleRoom('Look inside');
+  await page
+    .getByRole('list', { name: 'Needles', exact: true })
+    .getByRole('button', { name: /46 crown/ })
+    .click();
+  await page.waitForTimeout(6000);
+  const animal = (await page.getByRole('img', { name: /seen from/ }).boundingBox())!;
+  await page.mouse.click(animal.x + animal.width * 0.52, animal.y + animal.height * 0.45);
+  await shot('needle-section', 4000);
   await page.keyboard.press('6');
+  await page
+    .getByRole('region', { name: 'Steps by sitting' })
+    .getByRole('button', { name: /Lay .* on Flanks/ })
+    .first()
+    .click();
+  await shot('order', 800);
+  await page.keyboard.press('7');
   await page.getByRole('heading', { level: 1 }).click();
   await page.clock.install({ time: new Date('2026-03-01T09:00:00Z') });
   for (let i = 0; i < 11; i++) {
@@ -215,14 +230,10 @@ try {
   await page.getByRole('button', { name: 'Write down' }).click();
   await page.clock.resume();
   await shot('bench');
-  await page.keyboard.press('7');
+  await page.keyboard.press('8');
   await shot('log', 800);
   await page.goto(`${home}/cupboard`);
   await shot('cupboard', 800);
-  await page.goto(home);
-  await page.getByRole('button', { name: 'Open Suri alpaca cria' }).click();
-  await page.getByText('tips down').waitFor({ timeout: 60_000 });
-  await shot('locks', 5000);
   await page.goto(home);
   await page.getByRole('button', { name: 'Open Brown hare in relief' }).click();
   await page.getByRole('list', { name: 'Areas' }).waitFor({ timeout: 60_000 });

@@ -94,9 +94,8 @@ test('looking inside: a place pressed on the animal, the section, deeper hits th
   await page.keyboard.press('ArrowDown');
   await expect.poll(() => point.getAttribute('aria-label')).not.toBe(was);
   await docket(page).getByRole('group', { name: 'Pick on' }).getByRole('button', { name: 'Face chart' }).click();
-  const chart = page.getByRole('group', { name: /^Face chart/ });
-  const at = (await chart.boundingBox())!;
-  await page.mouse.click(at.x + at.width * 0.28, at.y + at.height * 0.5);
+  const at = (await page.locator('[data-pick=front]').boundingBox())!;
+  await page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
   await expect(docket(page)).toContainText(/head|muzzle/i, { timeout: 20_000 });
   await accessible(page);
 });
@@ -105,14 +104,14 @@ test('the finish of short fur: marks by needle, passes that close them, fluff wh
   desk: page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Open Kingfisher' }).click();
+  await page.getByRole('button', { name: 'Open Brown hare in relief' }).click();
   await page.getByRole('list', { name: 'Areas' }).waitFor({ timeout: 60_000 });
   await page.keyboard.press('5');
   await room(page, 'Finish');
   const areas = page.getByRole('list', { name: 'Areas and their finish' });
-  await areas.getByRole('button', { name: /^Crown/ }).click();
+  await areas.getByRole('button', { name: /^Head/ }).click();
   await expect(docket(page)).toContainText('less felting is fluffier');
-  await areas.getByRole('button', { name: /^Back/ }).click();
+  await areas.getByRole('button', { name: /^Belly/ }).click();
   await expect(docket(page)).toContainText(/open marks/);
   await expect(page.getByRole('table', { name: 'Passes that close the marks' })).toContainText('40 triangle');
   await expect(page.getByText('Fine places')).toBeVisible();

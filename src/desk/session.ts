@@ -68,8 +68,11 @@ export function keepCupboard(): () => void {
             : word.name === 'settings'
               ? { settings: await loadSettings() }
               : {};
+      // What another window changed is not this one's to undo.
       following = true;
+      useDesk.temporal.getState().pause();
       useDesk.setState(change);
+      useDesk.temporal.getState().resume();
       following = false;
     })();
   });

@@ -49,18 +49,17 @@ export type Word =
   | { readonly says: 'thing-saved'; readonly name: string }
   | { readonly says: 'give-way'; readonly id: string };
 
-const channel = (): BroadcastChannel => new BroadcastChannel('fond-badger');
-let speaker: BroadcastChannel | null = null;
+let line: BroadcastChannel | null = null;
+/** One line for speaking and hearing, so that a window never hears itself. */
+const channel = (): BroadcastChannel => (line ??= new BroadcastChannel('fond-badger'));
 
-export function tell(word: Word): void {
-  speaker ??= channel();
-  speaker.postMessage(word);
-}
+export const tell = (word: Word): void => channel().postMessage(word);
 
 export function listen(hear: (word: Word) => void): () => void {
   const c = channel();
-  c.onmessage = (e: MessageEvent<Word>) => hear(e.data);
-  return () => c.close();
+  const on = (e: MessageEvent<Word>) => hear(e.data);
+  c.addEventListener('message', on);
+  return () => c.removeEventListener('message', on);
 }
 
 /** One write at a time over all windows. */

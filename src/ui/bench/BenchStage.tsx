@@ -75,7 +75,8 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const timer = useDesk((s) => s.view.timer);
   const mine = useDesk((s) => s.mine);
   const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === `lay-${area.id}`)?.operation);
-  const needle = useDesk((s) => (s.plan ? stepNeedleWords(s.plan.needles, `lay-${area.id}`) : null));
+  const needles = useDesk((s) => s.plan?.needles);
+  const needle = needles ? stepNeedleWords(needles, `lay-${area.id}`) : null;
   const running = isRunning(timer, area.id);
   const now = useNow(running);
   const [note, setNote] = useState<string | null>(null);

@@ -138,6 +138,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
       </text>
       {onPick && (
         <rect
+          data-pick={side}
           x={drawing.min[0]}
           y={-drawing.max[1]}
           width={drawing.max[0] - drawing.min[0]}
