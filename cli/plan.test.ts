@@ -19,12 +19,13 @@ describe('the plan from the command line', () => {
 
   it('writes PDF, SVG and CSV into a folder', () => {
     const dir = mkdtempSync(join(tmpdir(), 'plan-'));
-    for (const format of ['pdf', 'svg', 'csv']) {
+    for (const format of ['pdf', 'svg', 'csv', 'book']) {
       expect(run('demo/alpaca-cria.json', '--format', format, '--out', dir).status).toBe(0);
     }
     const files = readdirSync(dir).sort();
     expect(files).toContain('alpaca-cria-row-sheets.pdf');
     expect(files).toContain('alpaca-cria-cut-list.csv');
+    expect(files).toContain('alpaca-cria-bench-book.pdf');
     expect(files.filter((f) => f.endsWith('.svg')).length).toBe(8);
     expect(readFileSync(join(dir, 'alpaca-cria-cut-list.csv'), 'utf8')).toContain('Topknot');
   });
@@ -34,6 +35,7 @@ describe('the plan from the command line', () => {
     const wrong = join(dir, 'wrong.json');
     writeFileSync(wrong, readFileSync('demo/pine-marten.json', 'utf8').replace('"lengthMm": 14', '"lengthMm": 0'));
     for (const [args, words] of [
+      [['demo/pine-marten.json', '--format', 'ics'], /the day of the first sitting/],
       [[], /Name one piece file/],
       [['nowhere.json'], /cannot be read/],
       [['demo/pine-marten.json', '--format', 'doc'], /--format must be one of/],

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { usualNeedle, usualThickness } from '@/core/piece/usual-needle';
+import { asKind, usualNeedle, usualThickness } from '@/core/piece/usual-needle';
 import { barbsOf, deepestSafe, markWidth, paceOf, rooted, tangle } from './blade';
 import { closingPasses } from './finish';
 import { fewestChanges, type Stand } from './changes';
@@ -29,6 +29,23 @@ describe('what a needle measures', () => {
     t.slice(1).forEach((b, i) => expect(b - t[i]!).toBeCloseTo(2.1, 9));
     expect(barbsOf(blade(46, 'crown'))).toEqual([3, 3, 3]);
     expect(barbsOf(blade(38, 'star'))).toHaveLength(12);
+  });
+});
+
+describe('another kind of needle', () => {
+  const n = { ...blade(38), name: '38 triangle' };
+  it('takes name and usual measures along; a name of its own and measured figures stay', () => {
+    expect(asKind(n, { gauge: 46, section: 'crown' })).toMatchObject({
+      name: '46 crown',
+      thickMm: 0.35,
+      tipMm: 3,
+      barbs: 1,
+    });
+    expect(asKind({ ...n, name: 'old faithful', measured: true, tipMm: 5.1 }, { gauge: 40 })).toMatchObject({
+      name: 'old faithful',
+      tipMm: 5.1,
+      gauge: 40,
+    });
   });
 });
 

@@ -33,3 +33,17 @@ export function usualNeedle({ gauge, section }: Pick<Needle, 'gauge' | 'section'
   const tipMm = gauge <= 34 ? 6.4 : gauge <= 36 ? 4.8 : gauge <= 39 ? 4 : 3.2;
   return { thickMm, tipMm, barbs: section === 'reverse' ? 2 : 3, gapMm: 6.3, bladeMm: 25, measured: false };
 }
+
+/**
+ * A needle of another gauge or section. A name that only says the kind follows it; so do its measures, unless a rule was laid
+ * to it.
+ */
+export function asKind(n: Needle, kind: Partial<Pick<Needle, 'gauge' | 'section'>>): Needle {
+  const next = { ...n, ...kind };
+  const named = n.name === `${n.gauge} ${n.section}`;
+  return {
+    ...next,
+    ...(named ? { name: `${next.gauge} ${next.section}` } : {}),
+    ...(n.measured ? {} : usualNeedle(next)),
+  };
+}

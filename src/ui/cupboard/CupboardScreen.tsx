@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, useSyncExternalStore } from 'react';
 import { lotSchema, NEEDLE_SECTIONS, needleSchema, WOOL_FORMS, type Lot, type Needle } from '@/core/piece/cupboard';
-import { usualNeedle } from '@/core/piece/usual-needle';
+import { asKind, usualNeedle } from '@/core/piece/usual-needle';
 import { freshId } from '@/desk/files';
 import { editCupboard, undo, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
@@ -250,12 +250,7 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
           editCupboard((d) => {
             const x = d.needles.find((y) => y.id === n.id);
             if (!x) return;
-            const was = `${x.gauge} ${x.section}`;
             recipe(x);
-            const is = `${x.gauge} ${x.section}`;
-            if (x.name === was) x.name = is;
-            // Until a rule was laid to it, it measures what such needles usually do.
-            if (is !== was && !x.measured) Object.assign(x, usualNeedle(x));
           });
         return (
           <Box
@@ -275,7 +270,7 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
               size="small"
               value={n.section}
               inputProps={{ 'aria-label': 'Section' }}
-              onChange={(e) => set((x) => void (x.section = e.target.value))}
+              onChange={(e) => set((x) => void Object.assign(x, asKind({ ...x }, { section: e.target.value })))}
               sx={{ fontSize: 13, maxWidth: 160 }}
             >
               {NEEDLE_SECTIONS.map((s) => (
@@ -290,7 +285,7 @@ function Needles({ needles }: { needles: readonly Needle[] }) {
               value={n.gauge}
               min={needleSchema.shape.gauge.minValue ?? 0}
               max={needleSchema.shape.gauge.maxValue ?? 99}
-              onChange={(v) => set((x) => void (x.gauge = Math.round(v)))}
+              onChange={(v) => set((x) => void Object.assign(x, asKind({ ...x }, { gauge: Math.round(v) })))}
             />
             <MeasureField
               label="Number"

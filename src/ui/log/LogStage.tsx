@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import type { LogEntry } from '@/core/piece/log-entry';
 import { editPiece, useDesk } from '@/desk/store';
 import { TextLink } from '@/ui/frame/TextLink';
 import { Table } from '@/ui/parts/Table';
@@ -12,9 +13,50 @@ export function LogStage() {
   const plan = useDesk((s) => s.plan);
   const piece = useDesk((s) => s.piece);
   const mine = useDesk((s) => s.mine);
-  const { q } = useUnits();
+  const needles = useDesk((s) => s.cupboard.needles);
+  const { q, t } = useUnits();
   if (!piece) return null;
-  const name = (id: string) => piece.areas.find((a) => a.id === id)?.name ?? id;
+  const PLACES: Record<string, string> = {
+    face: 'Face',
+    core: 'Core',
+    frame: 'Wire',
+    form: 'Photographs',
+    finish: 'Finish',
+    piece: '',
+  };
+  const name = (id: string) =>
+    piece.areas.find((a) => a.id === id)?.name ??
+    piece.form.parts.find((p) => p.id === id)?.name ??
+    piece.markings.find((m) => m.id === id)?.name ??
+    PLACES[id] ??
+    id;
+  const needle = (id: string) => needles.find((n) => n.id === id)?.name ?? id;
+  const does = (id: string | null) => {
+    const step = plan?.work.steps.find((s) => s.operation.id === id);
+    return step ? t(step.operation.does) : 'a step that is no longer planned';
+  };
+  const said = (e: LogEntry): string => {
+    switch (e.kind) {
+      case 'row':
+        return `Row ${e.row}, ${q({ kind: 'time', value: e.minutes })}`;
+      case 'wool':
+        return `Used ${q({ kind: 'mass', value: e.grams })}`;
+      case 'note':
+        return e.words;
+      case 'step':
+        return e.minutes > 0
+          ? `Done: ${does(e.operation)}, ${q({ kind: 'time', value: e.minutes })}`
+          : `Kept as it is: ${does(e.operation)}`;
+      case 'start-over':
+        return `Started over: ${does(e.operations[0]!)}${e.operations.length > 1 ? ` and ${e.operations.length - 1} more` : ''}${e.words ? `. ${e.words}` : ''}`;
+      case 'broken':
+        return `Broken: ${needle(e.needleId)}${e.operation ? `, at: ${does(e.operation)}` : ''}; its point ${e.found ? 'found' : 'not found'}`;
+      case 'needles':
+        return `Needles counted ${e.when} the sitting: ${Object.entries(e.counts)
+          .map(([id, n]) => `${n} × ${needle(id)}`)
+          .join(', ')}`;
+    }
+  };
   const worked = plan?.log.areas.filter((a) => a.rowsDone.length > 0 || a.actualG !== null) ?? [];
   const entries = [...piece.log].reverse();
   return (
@@ -58,11 +100,7 @@ export function LogStage() {
                 <tr key={e.id}>
                   <td>{new Date(e.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}</td>
                   <td>{name(e.areaId)}</td>
-                  <td>
-                    {e.kind === 'row' && `Row ${e.row}, ${q({ kind: 'time', value: e.minutes })}`}
-                    {e.kind === 'wool' && `Used ${q({ kind: 'mass', value: e.grams })}`}
-                    {e.kind === 'note' && e.words}
-                  </td>
+                  <td>{said(e)}</td>
                   <td className="n">
                     <Button
                       variant="text"

@@ -39,7 +39,7 @@ export function InsideRoom() {
   const pickOn = useDesk((s) => s.view.pickOn);
   const hasFace = useDesk((s) => s.plan?.face != null);
   const { inHand: needle } = useRack();
-  const step = useNeedledStep();
+  const inHandStep = useNeedledStep();
   const body = useMemo(() => (form ? makeBody(form) : null), [form]);
   const [kind, setKind] = useState<Needlework['kind'] | null>(null);
   const [angleDeg, setAngle] = useState<number | null>(null);
@@ -48,14 +48,23 @@ export function InsideRoom() {
   const [view, setInside] = useState<{ of: string; view: InsideView | null } | null>(null);
   const { q, t } = useUnits();
 
-  const phase = step?.step.phases.find((p) => p.needleId === needle?.id) ?? step?.step.phases[0];
+  // The step in hand where it is done with this needle, else the first that is.
+  const uses = (id: string) =>
+    plan?.needles.steps.find((x) => x.operationId === id)?.phases.some((p) => p.needleId === needle?.id);
+  const stepId =
+    inHandStep && uses(inHandStep.step.operationId)
+      ? inHandStep.step.operationId
+      : plan?.needles.steps.find((x) => uses(x.operationId))?.operationId;
+  const needled = plan?.needles.steps.find((x) => x.operationId === stepId);
+  const work = plan?.work.steps.find((x) => x.operation.id === stepId);
+  const phase = needled?.phases.find((p) => p.needleId === needle?.id);
   const doing =
     kind ??
     (needle?.section === 'reverse'
       ? 'raise'
-      : step?.step.kind === 'flat' || step?.step.kind === 'join'
+      : needled?.kind === 'flat' || needled?.kind === 'join'
         ? 'through'
-        : (step?.step.kind ?? 'root'));
+        : (needled?.kind ?? 'root'));
   const angle = angleDeg ?? phase?.angleDeg ?? 75;
   const at = body && place ? pointOf(body, place) : null;
   const asked = needle && place ? JSON.stringify([place, needle, doing, angle, lean, strokeMm]) : null;
@@ -229,9 +238,9 @@ export function InsideRoom() {
                 ])}
             />
           )}
-          {step && (
+          {work && (
             <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-              Step {step.work.number}: {t(step.work.operation.does)}
+              Step {work.number}: {t(work.operation.does)}
             </Box>
           )}
         </>

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { NEEDLE_SECTIONS, needleSchema, type Needle } from '@/core/piece/cupboard';
-import { usualNeedle } from '@/core/piece/usual-needle';
+import { asKind, usualNeedle } from '@/core/piece/usual-needle';
 import type { Finding } from '@/core/stage';
 import { needleBroke, needlesCounted } from '@/desk/bench';
 import { freshId } from '@/desk/files';
@@ -110,14 +110,8 @@ function NeedleFields({ needle: n }: { needle: Needle }) {
       }
     />
   );
-  const kind = (recipe: (x: Needle) => void) =>
-    editNeedle(n.id, (x) => {
-      const was = `${x.gauge} ${x.section}`;
-      recipe(x);
-      const is = `${x.gauge} ${x.section}`;
-      if (x.name === was) x.name = is;
-      if (is !== was && !x.measured) Object.assign(x, usualNeedle(x));
-    });
+  const kind = (change: Partial<Pick<Needle, 'gauge' | 'section'>>) =>
+    editNeedle(n.id, (x) => void Object.assign(x, asKind({ ...x }, change)));
   return (
     <Box role="group" aria-label="Measures of the needle" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
       <MeasureField
@@ -126,13 +120,13 @@ function NeedleFields({ needle: n }: { needle: Needle }) {
         value={n.gauge}
         min={S.gauge.minValue ?? 0}
         max={S.gauge.maxValue ?? 99}
-        onChange={(v) => kind((x) => void (x.gauge = Math.round(v)))}
+        onChange={(v) => kind({ gauge: Math.round(v) })}
       />
       <PickField
         label="Section"
         value={n.section}
         options={NEEDLE_SECTIONS.map((s) => ({ value: s, says: s }))}
-        onChange={(v) => kind((x) => void (x.section = v as Needle['section']))}
+        onChange={(v) => kind({ section: v as Needle['section'] })}
       />
       <MeasureField
         label="Number"
