@@ -17,6 +17,7 @@ import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
 import { Turntable } from '@/ui/pictures/Turntable';
+import { Breakages, Counting } from '@/ui/needles/NeedleCare';
 import { NextSteps } from './NextSteps';
 import { StepInHand } from './StepInHand';
 import { clock, useNow } from './clock';
@@ -57,13 +58,17 @@ export function BenchStage() {
         </>
       }
       right={
-        other ? (
-          <StepInHand key={other.operation.id} step={other} />
-        ) : area?.fur && log ? (
-          <RowInHand key={area.id} area={area} log={log} />
-        ) : (
-          <Typography>Choose an area that is laid in rows.</Typography>
-        )
+        <>
+          {other ? (
+            <StepInHand key={other.operation.id} step={other} />
+          ) : area?.fur && log ? (
+            <RowInHand key={area.id} area={area} log={log} />
+          ) : (
+            <Typography>Choose an area that is laid in rows.</Typography>
+          )}
+          <Counting />
+          <Breakages />
+        </>
       }
     />
   );

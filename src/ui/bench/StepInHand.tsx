@@ -10,7 +10,6 @@ import { elapsed, isRunning, stepDone, stepUndone, toggleTimer } from '@/desk/be
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { DepthPicture } from '@/ui/needles/DepthPicture';
-import { Breakages } from '@/ui/needles/RackRoom';
 import { useUnits } from '@/ui/parts/useUnits';
 import { clock, useNow } from './clock';
 
@@ -138,7 +137,6 @@ export function StepInHand({ step }: { step: Step }) {
         </Box>
       )}
       {o.caution && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>{t(o.caution)}</Typography>}
-      {needle && <Breakages />}
     </>
   );
 }

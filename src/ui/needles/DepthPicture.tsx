@@ -3,6 +3,9 @@ import type { NeedlePhase } from '@/core/needle/needle';
 import type { Needle } from '@/core/piece/cupboard';
 import { NeedleShape } from './NeedleShape';
 
+const LEAST = '#2c6650';
+const MOST = '#9b2226';
+
 export interface DepthPictureProps {
   readonly phase: NeedlePhase;
   readonly needle: Needle;
@@ -25,7 +28,13 @@ export function DepthPicture({ phase: p, needle, layerMm, height = 170 }: DepthP
     return (
       <g key={words}>
         <line x1={x - 3 * s} y1={y + 3 * c} x2={x + 3 * s} y2={y - 3 * c} stroke={colour} strokeWidth={1.4 * px} />
-        <text x={w / 2 - 1} y={y + 4 * px} fontSize={12 * px} textAnchor="end" fill="currentColor">
+        <text
+          x={w / 2 - 1}
+          y={y + (colour === LEAST ? -3 : 12) * px}
+          fontSize={12 * px}
+          textAnchor="end"
+          fill="currentColor"
+        >
           {words}
         </text>
         <line
@@ -55,8 +64,8 @@ export function DepthPicture({ phase: p, needle, layerMm, height = 170 }: DepthP
       <g transform={`translate(${tx} ${ty}) rotate(${-tilt})`}>
         <NeedleShape needle={needle} px={px} />
       </g>
-      {mark(p.leastMm, `least ${p.leastMm.toFixed(1)}`, '#2c6650')}
-      {mark(p.mostMm, `most ${p.mostMm.toFixed(1)}`, '#9b2226')}
+      {mark(p.leastMm, `least ${p.leastMm.toFixed(1)}`, LEAST)}
+      {mark(p.mostMm, `most ${p.mostMm.toFixed(1)}`, MOST)}
     </svg>
   );
 }

@@ -12,6 +12,7 @@ import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { OpenMark } from '@/ui/parts/OpenMark';
+import { SmallTable } from '@/ui/parts/SmallTable';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { figures } from '@/ui/frame/theme';
@@ -242,6 +243,27 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
       {general.map((f) => (
         <FindingCard key={f.id} finding={f} />
       ))}
+      <Changes />
     </>
+  );
+}
+
+/** Where the needle is changed, in the order of the work. */
+function Changes() {
+  const plan = useDesk((s) => s.plan)!;
+  const needles = useDesk((s) => s.cupboard.needles);
+  const { changes } = plan.needles;
+  if (changes.length === 0) return null;
+  const name = (id: string) => needles.find((n) => n.id === id)?.name ?? id;
+  return (
+    <SmallTable
+      label="Changes of needle"
+      head={['At step', 'from', 'to']}
+      rows={changes.map((c) => [
+        plan.work.steps.find((s) => s.operation.id === c.operationId)?.number ?? '',
+        name(c.from),
+        name(c.to),
+      ])}
+    />
   );
 }

@@ -9,7 +9,7 @@ import { startOver } from '@/core/work/start-over';
 import { keepAsItIs, startAgain } from '@/desk/bench';
 import { say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { SmallTable } from '@/ui/parts/SmallTable';
+import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { progressOf } from './order-store';
@@ -81,18 +81,20 @@ export function OverRoom() {
           {over && from && over.undone.length > 0 ? (
             <>
               <Typography variant="h3">Undone, to do again</Typography>
-              <SmallTable
-                label="Steps undone"
-                head={['Step', 'because', 'done', 'take off', 'again', 'wool']}
-                rows={over.undone.map((u) => [
-                  `${stepOf(u.id).number}. ${t(stepOf(u.id).operation.does).slice(0, 60)}`,
-                  u.restsOn ? `rests on or was cut for step ${stepOf(u.restsOn).number}` : 'begun with',
-                  q({ kind: 'share', value: u.share }),
-                  u.offMinutes > 0 ? q({ kind: 'time', value: u.offMinutes }) : '',
-                  q({ kind: 'time', value: u.againMinutes }),
-                  u.massG > 0 ? q({ kind: 'mass', value: u.massG }) : '',
-                ])}
-              />
+              <Table caption="Steps undone" head={['Step', 'Because', '=done', '=take off', '=again', '=wool']}>
+                {over.undone.map((u) => (
+                  <tr key={u.id}>
+                    <th scope="row">
+                      {stepOf(u.id).number}. {t(stepOf(u.id).operation.does)}
+                    </th>
+                    <td>{u.restsOn ? `goes with step ${stepOf(u.restsOn).number}` : 'begun with'}</td>
+                    <td className="n">{q({ kind: 'share', value: u.share })}</td>
+                    <td className="n">{u.offMinutes > 0 ? q({ kind: 'time', value: u.offMinutes }) : ''}</td>
+                    <td className="n">{q({ kind: 'time', value: u.againMinutes })}</td>
+                    <td className="n">{u.massG > 0 ? q({ kind: 'mass', value: u.massG }) : ''}</td>
+                  </tr>
+                ))}
+              </Table>
               {over.look.length > 0 && (
                 <>
                   <Typography variant="h3" sx={{ mt: 2 }}>
