@@ -7,7 +7,8 @@ import type { Operation } from '../src/core/stage';
 import { say } from '../src/core/text';
 import { criticalPath } from '../src/core/work/critical';
 import { planWork } from '../src/core/work/order';
-import { schedule, type Task } from '../src/core/work/sittings';
+import { schedule } from '../src/core/work/sittings';
+import type { Task } from '../src/core/work/task';
 import { putSection } from './section';
 
 const COUNT = 2000;

@@ -3,7 +3,7 @@
  * depth as a drawing, its caution; then the lay charts at true size and the face card bound in.
  */
 import { halfWidthAt, needleDrawing } from '@/core/needle/needle-drawing';
-import { limitWords, type NeedlePhase } from '@/core/needle/needle';
+import { limitWords, type NeedlePhase } from '@/core/needle/needle-plan';
 import { phaseInFull, stabsWords } from '@/core/needle/words';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';

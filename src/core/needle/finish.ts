@@ -3,54 +3,11 @@
  * shallow, coarse to fine) with the fewest stabs; where fluff is wanted instead; and the fine places of the face with their
  * own passes.
  */
+import type { FinePlace, FinishedArea, FinishPass, FinishPlan } from './needle-plan';
 import type { Needle } from '@/core/piece/cupboard';
-import { fine, say, type Text } from '@/core/text';
+import { fine, say } from '@/core/text';
 import { marksAfter, openMarks, UNNOTICED, type TopLayer } from './marks';
-import type { NeedleInput, NeedleStep, Tried } from './needle';
-
-export interface FinishPass {
-  readonly needleId: string;
-  readonly name: string;
-  readonly perCm2: number;
-  /** No deeper than this, along the needle. */
-  readonly strokeMm: number;
-  readonly minutes: number;
-  readonly marksAfter: number;
-}
-
-export interface FinishedArea {
-  readonly areaId: string;
-  readonly name: string;
-  readonly areaMm2: number;
-  /** What every needle owned would leave on it by one usual pass. */
-  readonly leaves: readonly { readonly needleId: string; readonly name: string; readonly share: number }[];
-  /** Marks after the planned passes. */
-  readonly now: number;
-  /** Passes to add; empty where none is needed. */
-  readonly passes: readonly FinishPass[];
-  /** After them. */
-  readonly then: number;
-  /** No pass at hand closes enough. */
-  readonly short: boolean;
-  /** Fluff is wanted here: it is left as it is. */
-  readonly fluff: Text | null;
-}
-
-export interface FinePlace {
-  readonly operationId: string;
-  readonly name: string;
-  readonly needleId: string;
-  readonly needle: string;
-  readonly strokeMm: number;
-  readonly angleDeg: number;
-  readonly marks: number;
-  readonly says: Text;
-}
-
-export interface FinishPlan {
-  readonly areas: readonly FinishedArea[];
-  readonly places: readonly FinePlace[];
-}
+import type { NeedleInput, NeedleStep, Tried } from './needle-plan';
 
 /** Densities a finishing pass is done in: as usual, or light. Ours. */
 const DENSITIES = [40, 20];

@@ -9,7 +9,7 @@ import { count, fine, say } from '@/core/text';
 import { fitOf } from './fit';
 import type { Limit } from './depth-window';
 import { COARSE_MM, isThin, thinness } from './thin';
-import { limitWords, oneNeedle, type NeedleInput, type NeedleStep, type Tried } from './needle';
+import { limitWords, oneNeedle, type NeedleInput, type NeedleStep, type Tried } from './needle-plan';
 
 /** A needle not owned is worth naming where the work would cost so much less with it. Ours. */
 const WORTH = 1.6;

@@ -3,76 +3,35 @@
  * stabs, how long, and why. By the school chosen: coarse to fine, or one fine needle. Needles that do equally well are taken
  * so that they are changed as seldom as can be.
  */
+import { figure } from '@/core/method/define';
+import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Needlework, Operation } from '@/core/stage';
 import { count, degrees, fine, say, share, type Text } from '@/core/text';
-import type { Memo } from '@/core/memo';
 import { EDGES } from './blade';
 import { fewestChanges } from './changes';
 import type { Limit } from './depth-window';
-import { fitOf, sightOf, stretchesOf, type Fit, type Sight, type Stretch } from './fit';
-import { finishOf, type FinishPlan } from './finish';
-import { spotsOf, type Ground, type Lean, type Spot } from './ground';
-import type { Capsule } from './obstacles';
-import { nearestOnSegment } from '@/core/geometry/segment';
-import { figure, type Figure } from '@/core/method/define';
+import { finishOf } from './finish';
+import { fitOf, sightOf, stretchesOf, type Fit, type Stretch } from './fit';
+import { spotsOf, type Ground, type Spot } from './ground';
 import { marksFigure, UNNOTICED } from './marks';
-import { stabTime, strokeDepth } from './needle-methods';
 import { needleFindings } from './needle-findings';
+import { stabTime, strokeDepth } from './needle-methods';
+import {
+  limitWords,
+  oneNeedle,
+  owned,
+  type Candidate,
+  type NeedleInput,
+  type NeedlePhase,
+  type NeedlePlan,
+  type NeedleStep,
+  type RackUse,
+  type Tried,
+} from './needle-plan';
+import type { Capsule } from './obstacles';
 import { COARSE_MM, isThin } from './thin';
-
-export interface NeedlePhase {
-  /** What it is for, where a step is done in several stretches. */
-  readonly says: Text | null;
-  readonly needleId: string;
-  readonly name: string;
-  /** The holder it is used in; null for one needle in the fingers. */
-  readonly holder: { readonly id: string; readonly name: string; readonly needles: number } | null;
-  readonly angleDeg: number;
-  readonly lean: Lean | null;
-  /** Along the needle, from where its point meets the wool. */
-  readonly leastMm: number;
-  readonly mostMm: number;
-  readonly strokeMm: number;
-  /** Square to the skin. */
-  readonly depthMm: number;
-  readonly limit: Limit;
-  readonly openShare: number;
-  readonly barbs: number;
-  readonly marks: number;
-  readonly passes: number;
-  readonly stabs: number;
-  readonly minutes: number;
-  /** How depth, time and marks were found. */
-  readonly figures: { readonly depth: Figure; readonly time: Figure; readonly marks: Figure | null };
-  readonly because: Text;
-  /** Places where it is otherwise, in words. */
-  readonly tight: readonly Text[];
-}
-
-export interface NeedleStep {
-  readonly operationId: string;
-  readonly kind: Needlework['kind'];
-  readonly layerMm: number;
-  readonly phases: readonly NeedlePhase[];
-}
-
-export interface RackUse {
-  readonly needleId: string;
-  readonly steps: number;
-  readonly stabs: number;
-  readonly minutes: number;
-}
-
-export interface NeedlePlan {
-  readonly steps: readonly NeedleStep[];
-  /** Changes of needle in the order of the work. */
-  readonly changes: readonly { readonly operationId: string; readonly from: string; readonly to: string }[];
-  readonly use: readonly RackUse[];
-  readonly finish: FinishPlan;
-}
 
 /** Needles within this of the best count as equally good. Ours. */
 const EQUAL = 1.1;
@@ -81,44 +40,7 @@ const BROAD = 800;
 /** Needles in a holder count less than one by one: they get in each other's way. Ours. */
 const HOLDER_EACH = 0.7;
 
-const owned = (c: Cupboard): Needle[] =>
-  c.needles.filter((n) => n.count > 0).sort((a, b) => a.gauge - b.gauge || a.id.localeCompare(b.id));
-
 const canDo = (n: Needle, w: Needlework): boolean => (n.section === 'reverse') === (w.kind === 'raise');
-
-interface Candidate {
-  readonly needle: Needle;
-  readonly fit: Fit;
-}
-
-export interface Tried {
-  readonly operation: Operation;
-  readonly work: Needlework;
-  readonly stretches: readonly (Stretch & {
-    /** Those it is chosen from, and all that were tried. */
-    readonly candidates: readonly Candidate[];
-    readonly tried: readonly Candidate[];
-  })[];
-  readonly sight: Sight;
-  readonly chosen: Piece['work']['chosen'][number] | null;
-}
-
-/** The one needle of the school that uses one: as chosen, else the finest ordinary one. */
-export function oneNeedle(piece: Piece, cupboard: Cupboard): Needle | null {
-  const mine = owned(cupboard);
-  const plain = mine.filter((n) => n.section !== 'reverse' && n.section !== 'crown');
-  return mine.find((n) => n.id === piece.work.oneNeedleId) ?? plain[plain.length - 1] ?? null;
-}
-
-export interface NeedleInput {
-  readonly piece: Piece;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
-  readonly ground: Ground;
-  /** What the ground was made from: fits are kept while it stays. */
-  readonly groundKey: string;
-  readonly memo: Memo;
-}
 
 /** Every needle tried on every step that is needled; costs along, for the order to keep equal needles together. */
 export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tried[] {
@@ -329,25 +251,11 @@ function stretchWords(w: Needlework, i: number): Text {
   return i === 0 ? say`to fix it` : say`the last pass, to close the marks`;
 }
 
-const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
-  'the other side': 'it would come through on the other side',
-  'the wire': 'it would hit the wire',
-  'the eye': 'it would hit a set eye or its stem',
-  'the mat': 'a barb would go into the mat',
-  'the fingers': 'it would come out where it is held',
-  'the blade': 'the blade is no longer',
-  'the steel': 'so deep a blade so thin may break',
-  'the root': 'a deeper root takes length from the fur',
-  'what lies below': 'it would pull up what lies below that colour',
-};
-
-export const limitWords = (l: Limit): string => LIMIT_WORDS[l];
-
 /** The reason in one line, from the figures that decided. */
 function becauseOf(c: Candidate, s: Stretch, w: Needlework, t: Tried, cupboard: Cupboard, piece: Piece): Text {
   const slant: Text =
     c.fit.slantedFor !== null
-      ? say`; slanted to ${degrees(c.fit.angleDeg)}, for straight in ${LIMIT_WORDS[c.fit.slantedFor]}`
+      ? say`; slanted to ${degrees(c.fit.angleDeg)}, for straight in ${limitWords(c.fit.slantedFor)}`
       : say``;
   if (t.chosen?.needleId === c.needle.id) return say`chosen by you${slant}`;
   if (piece.work.needles === 'one fine needle' && w.kind !== 'raise' && oneNeedle(piece, cupboard)?.id === c.needle.id)
@@ -389,7 +297,7 @@ function tightWords(f: Fit): Text[] {
   }
   return [...by.values()].map((b) =>
     b.at !== null
-      ? say`In places ${LIMIT_WORDS[b.limit]} after ${fine(b.most)}: slant to ${degrees(b.at)} there`
-      : say`In places ${LIMIT_WORDS[b.limit]} after ${fine(b.most)}: go no deeper there, with a lighter hand`,
+      ? say`In places ${limitWords(b.limit)} after ${fine(b.most)}: slant to ${degrees(b.at)} there`
+      : say`In places ${limitWords(b.limit)} after ${fine(b.most)}: go no deeper there, with a lighter hand`,
   );
 }

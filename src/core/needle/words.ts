@@ -1,6 +1,6 @@
 /** A stretch of needle work in words: what the order, the bench and the sheets say of it. */
 import { count, degrees, fine, say, type Text } from '@/core/text';
-import type { NeedlePhase, NeedlePlan } from './needle';
+import type { NeedlePhase, NeedlePlan } from './needle-plan';
 
 /** Which needle at what angle and how deep. */
 export const phaseWords = (p: NeedlePhase): Text =>

@@ -2,7 +2,7 @@
  * The longest chain of steps that wait for each other, with what has to set or dry between them (critical path method,
  * Kelley and Walker 1959): the piece cannot be done sooner however many hands work on it. Minutes.
  */
-import type { Task } from './sittings';
+import type { Task } from './task';
 
 export interface Critical {
   /** Of the chain, first to last. */

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { criticalPath } from './critical';
 import { dateAfter, weekdayOf } from './dates';
-import { schedule, tails, type Slot, type Task, type Week } from './sittings';
+import { schedule, tails, type Slot, type Week } from './sittings';
+import type { Task } from './task';
 
 const every = (minutes: number, readyMinutes = 0): Week => ({
   minutes: Array(7).fill(minutes) as number[],

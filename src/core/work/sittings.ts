@@ -5,17 +5,7 @@
  * can be done beside it. Minutes; days counted from the first one.
  */
 import { criticalPath } from './critical';
-
-export interface Task {
-  readonly id: string;
-  readonly minutes: number;
-  /** It may be left after every so many minutes (a row); null where it must be done in one go. */
-  readonly unitMinutes: number | null;
-  /** What comes after it has to wait so long. */
-  readonly waitMinutes: number;
-  /** Tasks that must be done, and have set, before it. */
-  readonly after: readonly string[];
-}
+import type { Task } from './task';
 
 export interface Week {
   /** Minutes at the bench by day of the week, Monday first. */

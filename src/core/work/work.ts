@@ -3,7 +3,7 @@
  * first sitting; dates follow once the maker has set it.
  */
 import type { CoatPlan } from '@/core/coat/coat';
-import type { NeedlePlan } from '@/core/needle/needle';
+import type { NeedlePlan } from '@/core/needle/needle-plan';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -13,7 +13,8 @@ import { criticalPath } from './critical';
 import { dateAfter, weekdayOf } from './dates';
 import type { Ordered, Step } from './order';
 import { progressOf, type StepProgress } from './progress';
-import { schedule, type Stint, type Task } from './sittings';
+import { schedule, type Stint } from './sittings';
+import type { Task } from './task';
 import { restsOn } from './progress';
 
 export interface Sitting {

@@ -1,5 +1,5 @@
 /** How deep: skin, what lies on it, the needle at its angle with its barbs, least and most marked. To scale, mm. */
-import type { NeedlePhase } from '@/core/needle/needle';
+import type { NeedlePhase } from '@/core/needle/needle-plan';
 import type { Needle } from '@/core/piece/cupboard';
 import { NeedleShape } from './NeedleShape';
 

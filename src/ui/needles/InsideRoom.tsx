@@ -7,7 +7,7 @@ import { makeBody } from '@/core/form/body';
 import { placeAt, pointOf } from '@/core/form/places';
 import { LEANS, type Lean } from '@/core/needle/ground';
 import type { InsideView } from '@/core/needle/inside';
-import { limitWords } from '@/core/needle/needle';
+import { limitWords } from '@/core/needle/needle-plan';
 import type { Needlework } from '@/core/stage';
 import { insideAlong } from '@/desk/planner';
 import { setView, useDesk } from '@/desk/store';

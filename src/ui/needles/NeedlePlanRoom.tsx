@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { ANGLES } from '@/core/needle/fit';
-import { limitWords } from '@/core/needle/needle';
+import { limitWords } from '@/core/needle/needle-plan';
 import { phaseInFull, stabsWords } from '@/core/needle/words';
 import type { Finding } from '@/core/stage';
 import { setView, useDesk } from '@/desk/store';
