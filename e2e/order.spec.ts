@@ -9,7 +9,10 @@ import { accessible, choose, docket, expect, openDemo, saved, test } from './des
 
 const steps = (page: Page) => page.getByRole('region', { name: 'Steps by sitting' });
 const room = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Rooms of the order' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  page
+    .getByRole('navigation', { name: 'Rooms of the order' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
 const numberOf = async (page: Page, words: RegExp) => {
   const all = await steps(page).getByRole('listitem').allInnerTexts();
   return all.findIndex((t) => words.test(t));

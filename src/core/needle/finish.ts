@@ -3,11 +3,10 @@
  * shallow, coarse to fine) with the fewest stabs; where fluff is wanted instead; and the fine places of the face with their
  * own passes.
  */
-import type { FinePlace, FinishedArea, FinishPass, FinishPlan } from './needle-plan';
 import type { Needle } from '@/core/piece/cupboard';
 import { fine, say } from '@/core/text';
 import { marksAfter, openMarks, UNNOTICED, type TopLayer } from './marks';
-import type { NeedleInput, NeedleStep, Tried } from './needle-plan';
+import type { FinePlace, FinishedArea, FinishPass, FinishPlan, NeedleInput, NeedleStep, Tried } from './needle-plan';
 
 /** Densities a finishing pass is done in: as usual, or light. Ours. */
 const DENSITIES = [40, 20];
