@@ -127,7 +127,7 @@ test('the door refuses what is not a piece with a problem answer', async ({ requ
       422,
       /Finished length must be between 30 and 1500 mm/,
     ],
-    [await post({ piece, cupboard }, 'doc'), 400, /pdf, csv or face/],
+    [await post({ piece, cupboard }, 'doc'), 400, /pdf, csv, face, book or ics/],
     [await post('x', 'pdf', { 'Content-Type': 'text/plain' }), 415, /JSON/],
     [await post(`{"piece":"${'x'.repeat(5 * 1024 * 1024)}"}`), 413, /larger than 4 MB/],
   ];
