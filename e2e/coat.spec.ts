@@ -195,9 +195,10 @@ test('keys are shown under ?, areas step with comma and full stop, stages with n
     ['1', 'Form'],
     ['3', 'Shade'],
     ['4', 'Face'],
-    ['5', 'Order'],
-    ['6', 'Bench'],
-    ['7', 'Log'],
+    ['5', 'Needles'],
+    ['6', 'Order'],
+    ['7', 'Bench'],
+    ['8', 'Log'],
     ['2', 'Coat'],
   ]) {
     await page.keyboard.press(key!);
