@@ -62,7 +62,7 @@ describe('steps at the bench', () => {
     startAgain(['wire'], 'too short');
     expect(last()).toMatchObject({ kind: 'start-over', operations: ['wire'], words: 'too short', areaId: 'frame' });
     keepAsItIs('wire');
-    expect(last()).toMatchObject({ kind: 'step', minutes: 0 });
+    expect(last()).toMatchObject({ kind: 'step', kept: true });
     expect(log()).toHaveLength(3);
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
   });

@@ -88,6 +88,7 @@ export function stepDone(operationId: string, now = Date.now()): void {
     operation: operationId,
     minutes: Math.min(2880, Math.round(minutes * 10) / 10),
     made: marksOf(operationId),
+    kept: false,
   });
   if (view.timer?.areaId === operationId) setView({ timer: null });
 }
@@ -102,7 +103,14 @@ export function stepUndone(operationId: string): void {
 
 /** Leaves a done step as it is although a decision behind it has changed: it counts as done by the new one. */
 export function keepAsItIs(operationId: string): void {
-  write({ kind: 'step', areaId: areaOf(operationId), operation: operationId, minutes: 0, made: marksOf(operationId) });
+  write({
+    kind: 'step',
+    areaId: areaOf(operationId),
+    operation: operationId,
+    minutes: 0,
+    made: marksOf(operationId),
+    kept: true,
+  });
 }
 
 /** Writes down that steps are taken apart again. */

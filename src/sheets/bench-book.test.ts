@@ -85,6 +85,7 @@ describe('the bench book', () => {
           operation: s.operation.id,
           minutes: 1,
           made: {},
+          kept: false,
         });
       expect(last.id).toBe('finish-scissors');
     });

@@ -120,7 +120,7 @@ const START_MM = 0.3;
 export function ontoFelt(g: Ground, s: Spot): Spot | null {
   const inward = scale(s.normal, -1);
   const from = add(s.at, scale(s.normal, START_MM));
-  const hits = crossings(g.felt, from, inward).filter((d) => d < 400);
+  const hits = crossings(g.felt, from, inward);
   if (hits.length === 0) return null;
   // Begun inside the felt already: it is where it is.
   return hits.length % 2 === 1 ? s : { ...s, at: add(from, scale(inward, hits[0]!)) };
@@ -171,8 +171,8 @@ export function stabDirection(s: Spot, angleDeg: number, lean: Lean): Vec3 {
 /** What lies ahead of a stab; null where there is no felt ahead at all. */
 export function aheadOf(g: Ground, s: Spot, to: Vec3, bladeMm: number): Ahead | null {
   const from = add(s.at, scale(s.normal, START_MM));
-  const hits = crossings(g.felt, from, to).filter((d) => d < 400);
-  if (hits.length < 2) return null;
+  const hits = crossings(g.felt, from, to);
+  if (hits.length === 0) return null;
   // Begun inside already (a ground that lies lower than its place): the next crossing is the way out.
   const [inAt, outAt] = hits.length % 2 === 0 ? [hits[0]!, hits[1]!] : [0, hits[0]!];
   let wireMm = Infinity;

@@ -16,7 +16,7 @@ import type { Needlework } from '@/core/stage';
 import type { ShadePlan } from '@/core/shade/shade';
 import { barbsOf } from './blade';
 import { depthWindow, sine, type Window } from './depth-window';
-import { aheadOf, ontoFelt, stabDirection, type Ground, type Lean, type Spot } from './ground';
+import { aheadOf, farSideShows, ontoFelt, stabDirection, type Ground, type Lean, type Spot } from './ground';
 
 export interface Layer {
   readonly name: string;
@@ -100,7 +100,8 @@ export function lookInside(
   // While the core is felted nothing lies on it yet.
   const layers = q.kind === 'through' ? [] : layersAt(g.coat, shade, hand, area?.id ?? null);
   const layersMm = layers.reduce((s, l) => s + l.thickMm, 0);
-  const straight = aheadOf(g, spot, scale(normal, -1), q.needle.bladeMm);
+  const inward = scale(normal, -1);
+  const straight = aheadOf(g, spot, inward, q.needle.bladeMm);
   const entry = spot.at;
   const t = flatten(to, normal);
   const across = norm(t) > 1e-6 ? unit(t) : unit(flatten(spot.lie, normal));
@@ -118,7 +119,10 @@ export function lookInside(
       groundMgCm3: hand.coreDensityMgCm3.firm.usual,
       where: { on: 'area', id: area?.id ?? '' },
     },
-    { ...ahead, farShows: q.kind !== 'through' && g.furred[v] === 0 },
+    {
+      ...ahead,
+      farShows: q.kind !== 'through' && straight !== null && farSideShows(g, spot, inward, straight.throughMm),
+    },
     q.angleDeg,
     hand.rootMm,
   );

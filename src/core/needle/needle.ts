@@ -47,6 +47,8 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
   const { piece, cupboard, hand } = x;
   const mine = owned(cupboard);
   const one = piece.work.needles === 'one fine needle' ? oneNeedle(piece, cupboard) : null;
+  // Usual needles are tried too, for what could be bought; none is longer than an own one may be.
+  const reachMm = Math.max(25, ...mine.map((n) => n.bladeMm)) + 5;
   return operations.flatMap((operation): Tried[] => {
     const work = operation.needlework;
     if (!work || work.stabs <= 0) return [];
@@ -56,7 +58,7 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
       x.groundKey + JSON.stringify([work.where, surfaceMark(x, work)]),
       () => spotsOf(x.ground, work.where),
     );
-    const ground = groundFor(operation, x.ground, spots);
+    const ground = groundFor(operation, x.ground, spots, reachMm);
     const eyes = ground.capsules.filter((c) => c.what === 'eye');
     const key = `${x.groundKey}${JSON.stringify([work, surfaceMark(x, work), eyes, mine, hand.rootMm, chosen?.angleDeg ?? null])}`;
     const all = x.memo.keep(`needle:${operation.id}`, key, () => {
@@ -94,13 +96,10 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
   });
 }
 
-/** Further off than this from every place of the work an eye is not in reach of the longest needle, mm. */
-const REACH = 45;
-
 /** Eyes count once they are set, and where they are in reach. */
-function groundFor(o: Operation, g: Ground, spots: readonly Spot[]): Ground {
+function groundFor(o: Operation, g: Ground, spots: readonly Spot[], reachMm: number): Ground {
   const early = o.stage === 'form' || /^face-(nose|eyes)/.test(o.id);
-  const near = (c: Capsule) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < REACH + c.radiusMm);
+  const near = (c: Capsule) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < reachMm + c.radiusMm);
   return { ...g, capsules: g.capsules.filter((c) => c.what === 'wire' || (!early && near(c))) };
 }
 
@@ -265,12 +264,12 @@ function becauseOf(c: Candidate, s: Stretch, w: Needlework, t: Tried, cupboard: 
     case 'through':
     case 'flat':
       return s.groundMgCm3 < w.groundMgCm3
-        ? say`the wool is still loose, so a coarse blade goes in freely and carries most${slant}`
+        ? say`the wool is still loose, so it goes in freely and carries most${slant}`
         : say`carries most for the push it takes in firm wool, ${fine(fit.plannedMm)} deep${slant}`;
     case 'root':
       return needle.section === 'crown'
-        ? say`its ${count(EDGES.crown)} barbs sit level near the point, so ${count(fit.barbs)} reach the root at ${fine(fit.depthMm)}, through the smallest mark${slant}`
-        : say`${count(fit.barbs)} ${fit.barbs === 1 ? 'barb reaches' : 'barbs reach'} the root at ${fine(fit.depthMm)}; of your needles it leaves the least mark for what it carries${slant}`;
+        ? say`its ${count(EDGES.crown)} barbs sit level near the point, so ${count(fit.barbs)} reach the root at ${fine(fit.depthMm)}; so thin a blade drags least of what is rooted already${slant}`
+        : say`${count(fit.barbs)} ${fit.barbs === 1 ? 'barb reaches' : 'barbs reach'} the root at ${fine(fit.depthMm)}; of your needles it drags least of what is rooted already for what it carries${slant}`;
     case 'surface':
       return s.marksLeft >= 1
         ? fit.marks <= UNNOTICED

@@ -33,13 +33,15 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     grams: measure('Wool used', 0, 2000, 'g'),
   }),
   z.strictObject({ ...logCommon, kind: z.literal('note'), words: name('Note', 2000) }),
-  /** A step that is not laid row by row, done; or kept as it is although a decision behind it has changed. */
+  /** A step done as a whole; or one kept as it is although a decision behind it has changed. */
   z.strictObject({
     ...logCommon,
     kind: z.literal('step'),
     operation: operationId('Step'),
     minutes: measure('Minutes', 0, 2880, 'min'),
     made: madeBySchema,
+    /** Left as it is although a decision has changed: says nothing of how far it is. */
+    kept: z.boolean(),
   }),
   /** Steps taken apart again; what was logged for them before no longer counts as done. */
   z.strictObject({

@@ -24,6 +24,11 @@ describe('a change is seen where it matters', () => {
     expect(seen(() => undefined)).toEqual({});
     expect(seen((d) => void (d.areas[0]!.name = 'Sides'))).toEqual({});
     expect(seen((d) => void (d.note = 'x'))).toEqual({});
+    expect(
+      seen((d) => {
+        for (const p of [...d.form.parts, ...d.flatParts, ...d.markings, ...d.face!.whiskers]) p.name = `my ${p.name}`;
+      }),
+    ).toEqual({});
   });
   it('another wool of an area: its cutting and laying, not its trimming', () => {
     const s = seen((d) => {
@@ -64,6 +69,23 @@ describe('a change is seen where it matters', () => {
     const eye = seen((d) => void (d.face!.eyes.sizeMm += 1));
     expect(Object.keys(eye).sort()).toEqual(['face-eyes-make', 'face-eyes-seat', 'face-eyes-set']);
     for (const what of Object.values(eye)) expect(what).toEqual(['the eyes']);
+  });
+  it('the place of either eye: seated, set and lidded otherwise, not made otherwise', () => {
+    for (const move of [
+      (d: Draft<Piece>) => void (d.face!.eyes.at.up += 0.05),
+      (d: Draft<Piece>) => void (d.face!.eyes.other = { ...d.face!.eyes.at, side: 'right' }),
+    ]) {
+      const s = seen(move);
+      expect(Object.keys(s).sort()).toEqual(['face-eyes-seat', 'face-eyes-set', 'face-lids']);
+      for (const what of Object.values(s)) expect(what).toEqual(['the place of the eyes']);
+    }
+  });
+  it('another blend of the coat: what is blended, no bag and no border', () => {
+    const s = seen((d) => {
+      const coat = d.areas.find((a) => a.id === 'flanks')!.shade.layers.find((l) => l.kind === 'coat')!;
+      if (coat.kind === 'coat') coat.even = 0.9;
+    });
+    expect(s).toEqual({ 'blend-flanks': ['the blend'] });
   });
   it('a layer of colour: that layer only', () => {
     const at = pineMarten.areas.findIndex((a) => a.shade.layers.some((l) => l.kind === 'veil'));

@@ -19,24 +19,32 @@ export function markOf(value: unknown): string {
   return `${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
 }
 
+/** Another name for a thing changes nothing of it. */
+const unnamed = (x: { readonly name: string } | undefined): unknown => (x ? { ...x, name: '' } : null);
+
 function decided(piece: Piece, o: Operation): Record<string, unknown> {
   const { form, face } = piece;
   const size = { 'the size of the animal': form.finishedLengthMm };
   const area = piece.areas.find((a) => a.id === o.areaId);
   if (o.id === 'wire')
-    return { ...size, 'the wire': piece.frame, 'the shape of the parts': form.parts, 'the pose': form.pose };
+    return {
+      ...size,
+      'the wire': piece.frame,
+      'the shape of the parts': form.parts.map(unnamed),
+      'the pose': form.pose,
+    };
   if (o.stage === 'form' && o.id.startsWith('core-')) {
     const part = form.parts.find((p) => p.id === o.areaId);
     return part
       ? {
           ...size,
-          'the shape of the part': part,
+          'the shape of the part': unnamed(part),
           'how firm it is': piece.core.soft.find((s) => s.part === part.id) ?? null,
         }
       : { ...size };
   }
   if (o.id.startsWith('flat-'))
-    return { ...size, 'the flat part': piece.flatParts.find((f) => f.id === o.areaId) ?? null };
+    return { ...size, 'the flat part': unnamed(piece.flatParts.find((f) => f.id === o.areaId)) };
   if (o.stage === 'coat' && area) {
     const { coat } = area;
     const shape = { 'the place of the area': [area.where, area.strokes], ...size };
@@ -53,24 +61,29 @@ function decided(piece: Piece, o: Operation): Record<string, unknown> {
     };
   }
   if (o.stage === 'shade') {
-    const marking = piece.markings.find((m) => m.id === o.areaId);
-    if (marking) return { 'the marking': marking };
-    const layer = area?.shade.layers.find((l) => o.id === `shade-${area.id}-${l.id}`);
-    return layer ? { 'the layer of colour': layer } : area ? { 'the border': area.shade.border } : {};
+    if (/^(mark|dash)-/.test(o.id)) return { 'the marking': unnamed(piece.markings.find((m) => m.id === o.areaId)) };
+    const layers = area?.shade.layers ?? [];
+    if (o.kind === 'blend') return { 'the blend': layers.find((l) => l.kind === 'coat') ?? null };
+    if (o.id === `border-${o.areaId}`) return { 'the border': area?.shade.border ?? null };
+    const layer = layers.find((l) => o.id === `shade-${o.areaId}-${l.id}`);
+    return layer ? { 'the layer of colour': layer } : {};
   }
   if (o.stage === 'face' && face) {
     if (o.id === 'face-nose') return { 'the nose': face.nose };
     if (o.id === 'face-mouth') return { 'the mouth': face.mouth };
-    if (o.id === 'face-lids') return { 'the lids': face.eyes.lids, 'the place of the eyes': face.eyes.at };
+    if (o.id === 'face-lids')
+      return { 'the lids': face.eyes.lids, 'the place of the eyes': [face.eyes.at, face.eyes.other] };
     if (o.id.startsWith('face-eyes')) {
-      const { lids: _, at, ...eyes } = face.eyes;
+      const { lids: _, at, other, ...eyes } = face.eyes;
       // Eyes can be made before anyone knows where they sit.
-      return o.id === 'face-eyes-make' ? { 'the eyes': eyes } : { 'the eyes': eyes, 'the place of the eyes': at };
+      return o.id === 'face-eyes-make'
+        ? { 'the eyes': eyes }
+        : { 'the eyes': eyes, 'the place of the eyes': [at, other] };
     }
     if (o.id.startsWith('face-ears')) return { 'the ears': face.ears };
     if (o.id === 'face-brows') return { 'the brows': face.brows };
     const whiskers = face.whiskers.find((w) => o.id.endsWith(`-${w.id}`));
-    if (whiskers) return { 'the whiskers': whiskers };
+    if (whiskers) return { 'the whiskers': unnamed(whiskers) };
   }
   return {};
 }

@@ -54,42 +54,50 @@ export function progressOf(
   ties: readonly Tie[],
 ): Map<string, StepProgress> {
   const log = standing(piece.log, areasOfLays(operations));
-  const own = new Map<string, { share: number; minutes: number; made: MadeBy | null }>();
+  const place = new Map(piece.log.map((e, i) => [e, i]));
+  const own = new Map<string, { share: number; minutes: number; made: MadeBy | null; at: number }>();
   for (const o of operations) {
-    const steps = log.filter((e) => e.kind === 'step' && e.operation === o.id);
-    const last = steps[steps.length - 1];
-    const rows = o.kind === 'lay' ? log.filter((e) => e.kind === 'row' && e.areaId === o.areaId) : [];
-    const minutes = [...steps, ...rows].reduce((s, e) => s + ('minutes' in e ? e.minutes : 0), 0);
-    if (last?.kind === 'step') {
-      own.set(o.id, { share: 1, minutes, made: last.made });
+    const steps = log.flatMap((e) => (e.kind === 'step' && e.operation === o.id ? [e] : []));
+    const rows = o.kind === 'lay' ? log.flatMap((e) => (e.kind === 'row' && e.areaId === o.areaId ? [e] : [])) : [];
+    if (steps.length + rows.length === 0) continue;
+    const minutes = [...steps, ...rows].reduce((s, e) => s + e.minutes, 0);
+    const at = Math.max(...[...steps, ...rows].map((e) => place.get(e)!));
+    // Kept as it is: the decisions it counts as done by are those of that day.
+    const kept = steps[steps.length - 1]?.made ?? null;
+    if (steps.some((e) => !e.kept)) {
+      own.set(o.id, { share: 1, minutes, made: kept, at });
       continue;
     }
     const all = coat.areas.find((a) => a.id === o.areaId)?.fur?.rows;
     if (rows.length === 0 || !all) continue;
-    const done = new Set(rows.flatMap((e) => (e.kind === 'row' ? [e.row] : [])));
+    const done = new Set(rows.map((e) => e.row));
     const length = all.rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
     const whole = all.rows.every((r) => done.has(r.number));
-    const first = rows.find((e) => e.kind === 'row' && Object.keys(e.made).length > 0);
+    const first = rows.find((e) => Object.keys(e.made).length > 0);
     own.set(o.id, {
       share: whole ? 1 : Math.min(0.999, all.totalMm > 0 ? length / all.totalMm : 0),
       minutes,
-      made: first?.kind === 'row' ? first.made : null,
+      made: kept ?? first?.made ?? null,
+      at,
     });
   }
-  // From the last step back: what is begun rests on what must be done.
-  const implied = new Set<string>();
+  // From the last step back: what is begun rests on what must be done. A step started over before that is done again with it;
+  // one started over after it is not.
+  const undone = lastUndone(piece.log);
+  const implied = new Map<string, number>();
   const under = new Map<string, string[]>();
   for (const t of ties) if (restsOn(t)) under.set(t.after, [...(under.get(t.after) ?? []), t.before]);
   for (let i = operations.length - 1; i >= 0; i--) {
     const o = operations[i]!;
-    if (!own.has(o.id) && !implied.has(o.id)) continue;
-    for (const id of under.get(o.id) ?? []) implied.add(id);
+    const at = Math.max(own.get(o.id)?.at ?? -1, implied.get(o.id) ?? -1);
+    if (at < 0) continue;
+    for (const id of under.get(o.id) ?? [])
+      if (at > (undone.get(id) ?? -1)) implied.set(id, Math.max(implied.get(id) ?? -1, at));
   }
-  const undone = lastUndone(piece.log);
   return new Map(
     operations.map((o) => {
       const mine = own.get(o.id);
-      const taken = (mine?.share ?? 0) < 1 && implied.has(o.id) && !undone.has(o.id);
+      const taken = (mine?.share ?? 0) < 1 && implied.has(o.id);
       return [
         o.id,
         {
@@ -104,12 +112,11 @@ export function progressOf(
   );
 }
 
-/** Steps started over and not done again since: they are not taken as done because of others. */
-function lastUndone(log: readonly LogEntry[]): Set<string> {
-  const out = new Set<string>();
-  for (const e of log) {
-    if (e.kind === 'start-over') for (const id of e.operations) out.add(id);
-    else if (e.kind === 'step') out.delete(e.operation);
-  }
+/** Where in the log each step was last started over. */
+function lastUndone(log: readonly LogEntry[]): Map<string, number> {
+  const out = new Map<string, number>();
+  log.forEach((e, i) => {
+    if (e.kind === 'start-over') for (const id of e.operations) out.set(id, i);
+  });
   return out;
 }

@@ -230,7 +230,7 @@ describe('done, changed, done again', () => {
       for (const id of ids)
         d.log.push(
           entry(
-            { kind: 'step', operation: id, minutes: 5, made: madeBy(p, opOf(p, id)) },
+            { kind: 'step', operation: id, minutes: 5, made: madeBy(p, opOf(p, id)), kept: false },
             d.log.length,
           ) as Draft<LogEntry>,
         );
@@ -324,6 +324,48 @@ describe('done, changed, done again', () => {
     expect(progress(again, 'face-eyes-set').share).toBe(0);
     expect(progress(again, 'face-nose').share).toBe(1);
     expect(progress(done(again, 'face-eyes-set'), 'face-eyes-set').share).toBe(1);
+  });
+  it('what is laid again after starting over was cut again too', () => {
+    const row = (p: Piece, i: number): Piece =>
+      change(
+        p,
+        (d) =>
+          void d.log.push(entry({ kind: 'row', areaId: 'bib', row: 1, minutes: 1, made: {} }, i) as Draft<LogEntry>),
+      );
+    const over = change(
+      row(pineMarten, 0),
+      (d) =>
+        void d.log.push(
+          entry({ kind: 'start-over', operations: ['cut-bib', 'lay-bib'], words: '' }, 1) as Draft<LogEntry>,
+        ),
+    );
+    expect(progress(row(pineMarten, 0), 'cut-bib').implied).toBe(true);
+    expect(progress(over, 'cut-bib').share).toBe(0);
+    expect(progress(row(over, 2), 'cut-bib')).toMatchObject({ share: 1, implied: true });
+    expect(progress(row(over, 2), 'core-join').implied).toBe(true);
+  });
+  it('an area half laid and kept as it is stays half laid', () => {
+    const lay = opOf(pineMarten, 'lay-bib');
+    const begun = change(pineMarten, (d) => {
+      d.log.push(
+        entry({ kind: 'row', areaId: 'bib', row: 1, minutes: 1, made: madeBy(pineMarten, lay) }, 0) as Draft<LogEntry>,
+      );
+      const c = d.areas.find((a) => a.id === 'bib')!.coat;
+      if ('liftDeg' in c) c.liftDeg += 3;
+    });
+    expect(plan(begun).work.changed.map((c) => c.id)).toEqual(['lay-bib']);
+    const kept = change(
+      begun,
+      (d) =>
+        void d.log.push(
+          entry(
+            { kind: 'step', operation: 'lay-bib', minutes: 0, made: madeBy(begun, opOf(begun, 'lay-bib')), kept: true },
+            1,
+          ) as Draft<LogEntry>,
+        ),
+    );
+    expect(plan(kept).work.changed).toEqual([]);
+    expect(progress(kept, 'lay-bib').share).toBeLessThan(0.5);
   });
   it('rows of an area started over no longer count', () => {
     const p = change(pineMarten, (d) => {

@@ -196,8 +196,9 @@ function thingsFor(kind: Step['operation']['kind'], id: string, cupboard: Cupboa
     if (piece.face?.eyes.kind === 'stem') out.push(['glue', say`Glue`]);
   }
   if (kind === 'thread') {
-    const thread = cupboard.threads.find((t) => piece.face?.whiskers.some((w) => w.threadId === t.id));
-    out.push(['thread', say`${thread?.name ?? 'Whisker thread'}`]);
+    const set = piece.face?.whiskers.find((w) => id === `face-whiskers-${w.id}`);
+    const thread = cupboard.threads.find((t) => t.id === set?.threadId);
+    out.push([`thread-${thread?.id ?? ''}`, say`${thread?.name ?? 'Whisker thread'}`]);
   }
   if (id === 'form-photos') out.push(['photos', say`Photographs of the animal`]);
   return out;

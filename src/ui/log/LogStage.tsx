@@ -44,9 +44,9 @@ export function LogStage() {
       case 'note':
         return e.words;
       case 'step':
-        return e.minutes > 0
-          ? `Done: ${does(e.operation)}, ${q({ kind: 'time', value: e.minutes })}`
-          : `Kept as it is: ${does(e.operation)}`;
+        return e.kept
+          ? `Kept as it is: ${does(e.operation)}`
+          : `Done: ${does(e.operation)}, ${q({ kind: 'time', value: e.minutes })}`;
       case 'start-over':
         return `Started over: ${does(e.operations[0]!)}${e.operations.length > 1 ? ` and ${e.operations.length - 1} more` : ''}${e.words ? `. ${e.words}` : ''}`;
       case 'broken':
