@@ -12,7 +12,7 @@ import { newPiece } from './piece/new-piece';
 import { readPiece } from './piece/read';
 import type { FoldOver } from './piece/coat';
 import type { Piece } from './piece/schema';
-import { makePlan, planSteps } from './plan';
+import { makePlan, planSteps, type Plan } from './plan';
 import { weightedPercentile } from './percentile';
 
 /** The marten as drawn, looking ahead and with fur rows on every area; its eye rims and muzzle are laid otherwise. */
@@ -292,6 +292,30 @@ describe('properties', () => {
       'shade:flanks',
       'stems',
     ]);
+  });
+
+  it('needles remembered over many changes are those found anew', () => {
+    const m = new Memo();
+    makePlan(pineMarten, cupboard, hand, m, coarse);
+    let piece = pineMarten;
+    const changes: ((p: Piece) => void)[] = [
+      // Combing turns the way a needle leans.
+      (p) => void p.combs.push({ kind: 'turn', where: { parts: ['trunk'] }, turnDeg: 70 }),
+      (p) => void (p.face!.eyes.at.along += 0.05),
+      (p) => void (p.areas.find((a) => a.id === 'flanks')!.awayFrom = p.face!.eyes.at),
+      (p) => void (p.areas.find((a) => a.id === 'belly')!.where[0]!.along = { from: 0.2, to: 0.7 }),
+      (p) => void (p.areas.find((a) => a.id === 'tail')!.coat = { method: 'none' }),
+      (p) => void (p.frame.kind = 'none'),
+    ];
+    for (const change of changes) {
+      piece = structuredClone(piece);
+      change(piece);
+      const remembered = makePlan(piece, cupboard, hand, m, coarse);
+      const anew = makePlan(piece, cupboard, hand, new Memo(), coarse);
+      expect(remembered.needles).toEqual(anew.needles);
+      const of = (p: Plan) => p.findings.filter((f) => f.stage === 'needle');
+      expect(of(remembered)).toEqual(of(anew));
+    }
   });
 
   it('a moved border redoes only the areas it can reach', () => {

@@ -110,7 +110,7 @@ export function* planSteps(
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
-  const finish = (core: ReturnType<typeof planCore>, coreBuilt: string): Plan => {
+  const finish = (core: ReturnType<typeof planCore>): Plan => {
     const frame = planFrame(piece, cupboard, work.body, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
     const flat = planFlatParts(piece, cupboard, hand);
@@ -152,13 +152,6 @@ export function* planSteps(
       cupboard,
       hand,
       ground: groundOf(work, coat.result, core.result, frame.result, zones, shaped.owner),
-      groundKey: JSON.stringify([
-        formKey,
-        coreBuilt,
-        piece.frame,
-        // Where fur lies decides what side of a thin part shows.
-        piece.areas.map((a) => [a.id, a.coat.method === 'none']),
-      ]),
       memo,
     };
     const tried = tryNeedles(needling, all);
@@ -208,15 +201,10 @@ export function* planSteps(
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<ReturnType<typeof planCore>>('core-plan');
   const early =
-    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1)
-      ? finish(was.value, was.key)
-      : undefined;
+    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1) ? finish(was.value) : undefined;
   yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
   const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
-  return finish(
-    memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)),
-    coreKey,
-  );
+  return finish(memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)));
 }
 
 /** The core is built and firm before anything is laid on it, or the shape moves (common practice). */

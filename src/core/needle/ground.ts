@@ -9,6 +9,7 @@ import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/form/frame';
 import { outwardAt } from '@/core/form/surface';
 import type { Zone } from '@/core/face/face-plan';
+import { nameOf } from '@/core/identity';
 import { nearestVertex, type Mesh } from '@/core/geometry/mesh';
 import { crossings } from '@/core/geometry/rays';
 import { add, cross, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
@@ -37,6 +38,8 @@ export interface Ground {
   /** Whether a vertex of the skin has fur over it. */
   readonly furred: Uint8Array;
   readonly partIds: ReadonlySet<string>;
+  /** What it was made from but for the eyes: the same name, the same ground. */
+  readonly name: string;
 }
 
 const SPOTS = 10;
@@ -57,13 +60,16 @@ export function groundOf(
     ),
   );
   const covered = coat.areas.map((a) => (a.fur ? 1 : 0));
+  const felt = core.skin ?? form.skin;
+  const partIds = core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id);
   return {
     form,
     coat,
-    felt: core.skin ?? form.skin,
+    felt,
     capsules: [...wires, ...zones.map((z): Capsule => ({ a: z.a, b: z.b, radiusMm: z.radiusMm, what: 'eye' }))],
     furred: Uint8Array.from(owner, (a) => (a < 0 ? 0 : covered[a]!)),
-    partIds: new Set(core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id)),
+    partIds: new Set(partIds),
+    name: JSON.stringify([nameOf(felt.positions), nameOf(form.lie), nameOf(owner), covered, wires, partIds]),
   };
 }
 

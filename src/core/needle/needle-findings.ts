@@ -3,6 +3,7 @@
  * slanting that invites prising, coarse needles on thin parts, and stabs near wire and set eyes.
  */
 import { NEEDLE_SECTIONS, type Needle } from '@/core/piece/cupboard';
+import { nameOf } from '@/core/identity';
 import { usualNeedle } from '@/core/piece/usual-needle';
 import type { Finding } from '@/core/stage';
 import { count, fine, say } from '@/core/text';
@@ -75,7 +76,7 @@ export function needleFindings(x: NeedleInput, tried: readonly Tried[], steps: r
     // What could be bought for it.
     const usable = USUAL_RACK.filter((n) => (n.section === 'reverse') === (work.kind === 'raise'));
     const last = t.stretches[t.stretches.length - 1]!;
-    const best = x.memo.keep(`usual:${t.operation.id}`, `${x.groundKey}${JSON.stringify([work, x.hand.rootMm])}`, () =>
+    const best = x.memo.keep(`usual:${t.operation.id}`, JSON.stringify([nameOf(t.sight), work, x.hand.rootMm]), () =>
       usable
         .map((n) => ({ n, fit: fitOf(n, work, last, t.sight, x.hand.rootMm) }))
         .reduce<{ n: Needle; cost: number } | null>(

@@ -127,8 +127,6 @@ export interface NeedleInput {
   readonly cupboard: Cupboard;
   readonly hand: Hand;
   readonly ground: Ground;
-  /** What the ground was made from: fits are kept while it stays. */
-  readonly groundKey: string;
   readonly memo: Memo;
 }
 

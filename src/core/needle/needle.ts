@@ -4,6 +4,7 @@
  * so that they are changed as seldom as can be.
  */
 import { figure } from '@/core/method/define';
+import { nameOf } from '@/core/identity';
 import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -55,12 +56,12 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
     const chosen = piece.work.chosen.find((c) => c.operation === operation.id) ?? null;
     const spots = x.memo.keep(
       `spots:${operation.id}`,
-      x.groundKey + JSON.stringify([work.where, surfaceMark(x, work)]),
+      JSON.stringify([x.ground.name, work.where, surfaceName(x.ground, work)]),
       () => spotsOf(x.ground, work.where),
     );
     const ground = groundFor(operation, x.ground, spots, reachMm);
     const eyes = ground.capsules.filter((c) => c.what === 'eye');
-    const key = `${x.groundKey}${JSON.stringify([work, surfaceMark(x, work), eyes, mine, hand.rootMm, chosen?.angleDeg ?? null])}`;
+    const key = JSON.stringify([nameOf(spots), work, eyes, mine, hand.rootMm, chosen?.angleDeg ?? null]);
     const all = x.memo.keep(`needle:${operation.id}`, key, () => {
       const sight = sightOf(ground, work, spots);
       return {
@@ -104,11 +105,10 @@ function groundFor(o: Operation, g: Ground, spots: readonly Spot[], reachMm: num
 }
 
 /** What the places of an area depend on besides the ground. */
-const surfaceMark = (x: NeedleInput, w: Needlework): unknown => {
+const surfaceName = (g: Ground, w: Needlework): string | null => {
   const { where } = w;
-  if (where.on !== 'area') return null;
-  const area = x.piece.areas.find((a) => a.id === where.id);
-  return area ? x.piece.areas.slice(x.piece.areas.indexOf(area)).map((a) => [a.where, a.strokes]) : null;
+  const surface = where.on === 'area' ? g.coat.areas.find((a) => a.id === where.id)?.surface : null;
+  return surface ? nameOf(surface.positions) + nameOf(surface.lie) : null;
 };
 
 const bestOf = (c: readonly Candidate[]): Candidate | null =>
