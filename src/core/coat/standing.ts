@@ -3,11 +3,10 @@
  * pile. Fluffing lowers the mean lift and hides the base; wasteful, so the offcuts are kept. A band or a pinch of another
  * colour laid into a row shows as a stripe or a spot.
  */
-import { figure, letter, method } from '@/core/method/define';
-import type { Marking, Standing } from '@/core/piece/coat';
-import type { Lot } from '@/core/piece/cupboard';
+import { figure } from '@/core/method/define';
+import type { Standing } from '@/core/piece/coat';
 import type { Finding, Remedy } from '@/core/stage';
-import { count, degrees, grams, mgCm, mm, say } from '@/core/text';
+import { count, degrees, mgCm, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
 import { slantFactor } from './cover-slant';
 import { standingCovers, standingFigure } from './cover-standing';
@@ -18,83 +17,19 @@ import { half } from './fold-over';
 import { coverFindings, rootFindings, rowFindings, stapleFindings, woolFindings } from './judgement';
 import { cutThenLay } from './operations';
 import { PLAIN_PILE } from './pile';
-import { findingOf, remedyOf } from './remedy';
+import { remedyOf } from './remedy';
 import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from './row-figures';
 import type { RowSet } from './rows';
-import {
-  bandReach,
-  blurMm,
-  carryingRows,
-  LOST,
-  SAFE,
-  spotDiameter,
-  STAB_WIDTH,
-  stripeWidth,
-  type Sandwich,
-} from './sandwich';
+import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
+import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
+import { plushWaste, standingCut, standingMinutes } from './standing-methods';
 import { trimPlan } from './trim';
-import { shown, type Draw, type LayContext, type Look, type Spec, type Way } from './way';
+import { shown, type LayContext, type Look, type Spec, type Way } from './way';
 import { WELL } from './cover';
-
-export const standingCut = method({
-  id: 'cut-standing',
-  title: 'Cut length for a standing lay',
-  formula: 'c = 2 (L + root + o)',
-  inputs: {
-    length: letter('L', 'finished length of each half', 'length'),
-    root: letter('root', 'taken by the needling, each half', 'length'),
-    over: letter('o', 'left on each half for trimming', 'length'),
-  },
-  result: letter('c', 'cut length', 'length'),
-  source: 'Both halves rise; each is as long as the pile and what is trimmed.',
-  basis: 'common practice',
-  of: ({ length, root, over }) => 2 * (length + root + over),
-});
-
-export const plushWaste = method({
-  id: 'plush-waste',
-  title: 'Cut off in trimming',
-  formula: 'W = m ℓ o / L',
-  inputs: {
-    lay: letter('m', 'laid wool on a cm of row, as trimmed', 'linear'),
-    rows: letter('ℓ', 'length of all rows', 'rowLength'),
-    over: letter('o', 'left on each half for trimming', 'length'),
-    length: letter('L', 'finished length', 'length'),
-  },
-  result: letter('W', 'offcuts', 'mass'),
-  source: 'Both free ends beyond the finished length: far more than for folded rows.',
-  basis: 'ours',
-  of: ({ lay, rows, over, length }) => (((lay * rows) / 10) * (over / length)) / 1000,
-});
-
-export const standingMinutes = method({
-  id: 'standing-minutes',
-  title: 'Time to lay and trim',
-  formula: 't = ℓ × stabs per cm × passes / rate + k × t pinch + A × t trim',
-  inputs: {
-    rows: letter('ℓ', 'length of all rows', 'rowLength'),
-    stabs: letter('stabs', 'stabs on a cm of row in one pass', 'perCm'),
-    passes: letter('passes', 'passes along the middle', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-    pinches: letter('k', 'pinches of wool', 'count'),
-    pinch: letter('t pinch', 'drawing, cutting and placing one pinch', 'time'),
-    area: letter('A', 'area', 'area'),
-    trim: letter('t trim', 'teasing and trimming a square cm', 'time'),
-  },
-  result: letter('t', 'time to lay and trim', 'time'),
-  source: 'Passes: common practice. Rates: ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: (x) => ((x.rows / 10) * x.stabs * x.passes) / x.rate + x.pinches * x.pinch + (x.area / 100) * x.trim,
-});
 
 /** A pinch of wool drawn for a standing row, mm of row. Ours. */
 const PINCH = 10;
-/** Depth the band is pushed into the core, mm. Ours. */
-const DEPTH = 3;
-/** Scatter of a cut pile, radians. Ours. */
-const SCATTER = 0.12;
 
-const layOf = (s: Spec<Standing>) => s.spec.layMgCm * s.habit;
 const endsOf = (s: Spec<Standing>) =>
   fibresPerMm.of({ lay: layOf(s), length: s.spec.lengthMm, fineness: s.lot.finenessUm, cv: s.lot.finenessCv });
 
@@ -135,70 +70,6 @@ function look(s: Spec<Standing>): Look {
 
 const coverOf = (s: Spec<Standing>): number => standingCovers.of(inputsOf(s, 1));
 
-/** Half angle the rising pile fans to, degrees from upright. */
-export const fanOf = (liftDeg: number): number => 90 - liftDeg;
-
-/** What a marking looks like once trimmed, with the rows that carry it; null without one or without its wool. */
-export function sandwichOf(c: LayContext<Standing>, rows: RowSet): { plan: Sandwich; lot: Lot; draw: Draw } | null {
-  const { spec } = c;
-  const m: Marking = spec.marking;
-  if (m.kind === 'none') return null;
-  const lot = c.cupboard.lots.find((l) => l.id === m.lotId);
-  if (!lot) return null;
-  const carried = carryingRows(rows.rows, m.from, m.to, m.every);
-  const length = rows.rows.filter((r) => carried.includes(r.number)).reduce((s, r) => s + r.lengthMm, 0);
-  const height = spec.lengthMm * Math.sin((spec.liftDeg * Math.PI) / 180);
-  const fan = fanOf(spec.liftDeg);
-  const common = {
-    groundColour: c.lot.colour,
-    markingColour: lot.colour,
-    heightMm: height,
-    spacingMm: spec.spacingMm,
-    fanDeg: fan,
-    blurMm: blurMm(height, SCATTER),
-    rows: carried,
-  };
-  if (m.kind === 'stripe') {
-    const widthMm = stripeWidth.of({
-      share: m.share,
-      fan,
-      height,
-      stab: STAB_WIDTH,
-      domed: m.cut === 'domed' ? 1 : 0,
-      pitch: spec.spacingMm,
-    });
-    return {
-      plan: { ...common, kind: 'stripe', share: m.share, widthMm, cut: m.cut },
-      lot,
-      draw: {
-        lotId: lot.id,
-        massG:
-          ((layOf(c) * m.share * length) / 10 / 1000) *
-          ((spec.lengthMm + c.hand.rootMm + spec.overMm) / spec.lengthMm) *
-          (1 + c.hand.handlingLoss),
-      },
-    };
-  }
-  const arealMgMm2 = layOf(c) / spec.spacingMm / 10;
-  return {
-    plan: {
-      ...common,
-      kind: 'spot',
-      share: 1,
-      widthMm: spotDiameter.of({ pinch: m.pinchMgMm, width: m.pinchWidthMm, areal: arealMgMm2 }),
-      cut: 'flat',
-    },
-    lot,
-    draw: {
-      lotId: lot.id,
-      massG:
-        ((Math.floor(length / m.pitchMm) * m.pinchMgMm * m.pinchWidthMm) / 1000) *
-        ((spec.lengthMm + c.hand.rootMm + spec.overMm) / spec.lengthMm) *
-        (1 + c.hand.handlingLoss),
-    },
-  };
-}
-
 function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, cut: number): Finding[] {
   const { spec, lot, hand } = c;
   const l = look(c);
@@ -214,7 +85,7 @@ function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, c
     if (fluffed !== null && fluffed < spec.liftDeg)
       remedies.push(remedyOf(c, say`Fluff it until it leans to ${degrees(fluffed)}`, { liftDeg: fluffed }));
   }
-  const out: Finding[] = [
+  return [
     ...woolFindings(c),
     ...stapleFindings(
       c,
@@ -239,75 +110,8 @@ function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, c
       (near) => remedyOf(c, say`Rows ${mm(near)} apart`, { spacingMm: near }),
     ),
     ...rootFindings(c, layOf(c), spec.lengthMm, (mg) => remedyOf(c, say`Lay ${mgCm(mg)} of row`, { layMgCm: mg })),
+    ...markingFindings(c, s),
   ];
-  const m = spec.marking;
-  if (m.kind !== 'none' && !c.cupboard.lots.some((x) => x.id === m.lotId)) {
-    out.push(
-      findingOf(
-        c,
-        'no-marking-wool',
-        'stop',
-        say`The wool for the marking of ${c.area.name} is not in the cupboard.`,
-        say`Without it nothing can be said of its width.`,
-      ),
-    );
-  }
-  if (s && m.kind !== 'none') {
-    if (s.rows.length === 0) {
-      out.push(
-        findingOf(
-          c,
-          'marking-nowhere',
-          'caution',
-          say`No row carries the marking.`,
-          say`Between its start and its end lies no row of this spacing.`,
-          [remedyOf(c, say`Carry it over the whole area`, { marking: { ...m, from: 0, to: 1 } })],
-        ),
-      );
-    }
-    if (s.blurMm > LOST * s.widthMm) {
-      out.push(
-        findingOf(
-          c,
-          'marking-lost',
-          'stop',
-          say`The ${s.kind} is lost: it would be ${mm(s.widthMm)} wide, its edges are blurred over ${mm(s.blurMm)}.`,
-          say`Fibres of a pile ${mm(s.heightMm)} high scatter more than the marking is wide. Trim the pile shorter or lay a wider band.`,
-        ),
-      );
-    } else if (s.blurMm > SAFE * s.widthMm) {
-      out.push(
-        findingOf(
-          c,
-          'marking-soft',
-          'note',
-          say`The ${s.kind} will have soft edges: ${mm(s.widthMm)} wide, blurred over ${mm(s.blurMm)}.`,
-          say`Fibres scatter as they rise; a shorter pile keeps it crisper.`,
-        ),
-      );
-    }
-    if (m.kind === 'stripe') {
-      const need = bandReach(s.heightMm, m.share, s.fanDeg, DEPTH);
-      const have = spec.lengthMm + c.hand.rootMm + spec.overMm;
-      if (need > have + 1e-9) {
-        out.push(
-          findingOf(
-            c,
-            'marking-short',
-            'caution',
-            say`The band does not reach the surface: each half needs ${mm(need)}, it is ${mm(have)}.`,
-            say`The outer fibres of the fan run aslant and need more length; leave more for trimming.`,
-            [
-              remedyOf(c, say`Leave ${mm(Math.ceil((spec.overMm + need - have) * 2) / 2)} for trimming`, {
-                overMm: Math.ceil((spec.overMm + need - have) * 2) / 2,
-              }),
-            ],
-          ),
-        );
-      }
-    }
-  }
-  return out;
 }
 
 export const standing: Way<Standing> = {
@@ -412,7 +216,7 @@ export const standing: Way<Standing> = {
         minutes: Math.max(2, mass.value * 2),
       },
       lay: {
-        does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}; fluff and trim to ${mm(spec.lengthMm)}`,
+        does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}`,
         rows: rows.rows.length,
         passes: say`${count(hand.passesLine + hand.passesFold)} passes along the middle; both halves rise`,
         needlework: rootRows(
@@ -425,7 +229,7 @@ export const standing: Way<Standing> = {
           hand,
         ),
         minutes: minutes.value,
-        caution: say`Eyes on the point of the needle, fingers flat and out of its way. Bag the colours beside it before you trim, ${grams(waste.value)} of offcuts fly.`,
+        caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
       },
     });
     return {

@@ -2,44 +2,19 @@
  * Work of the face: nose before eyes, both eyes together, dry fit before glue, ears tacked before either is fixed, lids and
  * brows after, whiskers last of all. What of the coat has to wait for it, and the other way round.
  */
-import type { CoatPlan } from '@/core/coat/coat';
-import { lightness } from '@/core/colour/lab';
 import type { CorePlan } from '@/core/form/core';
-import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
-import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { After, Operation, TieChoice } from '@/core/stage';
-import { count, grams, fine, rowMm, say, type Text } from '@/core/text';
-import { atPlaces } from '@/core/stabbing';
+import type { Operation, TieChoice } from '@/core/stage';
+import { grams, fine, say, type Text } from '@/core/text';
 import { add, scale, type Vec3 } from '@/core/geometry/vec';
-import type { BrowPlace } from './brows';
-import type { EarPlan } from './ears';
+import { atFace, NEEDLE_CAUTION, step, type FaceWorkInput, type StepOfFace } from './face-step';
+import { whiskerWork } from './whisker-work';
 import { EYE_SPECS } from './eye-kinds';
-import type { EyePlan } from './eyes';
-import type { MouthPlace, NosePlace } from './mouth';
-import type { WhiskerPlan } from './whiskers';
 
 export interface FaceTie {
   readonly operationId: string;
   readonly after: Operation['after'][number];
-}
-
-export interface FaceWorkInput {
-  readonly piece: Piece;
-  readonly face: Face;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
-  readonly coat: CoatPlan;
-  readonly core: CorePlan;
-  readonly nose: NosePlace;
-  readonly mouth: MouthPlace | null;
-  readonly eyes: EyePlan;
-  readonly ears: EarPlan | null;
-  readonly brows: readonly BrowPlace[];
-  readonly whiskers: readonly WhiskerPlan[];
-  /** Ids of all work of coat and shade: whiskers stand in its way, so they come after it. */
-  readonly coatWork: readonly string[];
 }
 
 /** Whether that part is joined to another one, so that the nose can be made before it is. */
@@ -74,40 +49,20 @@ const earsChoice = (instead: Face['ears']['when']): TieChoice => ({
   },
 });
 
-const GLUE_CAUTION = say`Glue in fresh air and off the skin; it marks wool, so never more than a dot.`;
-const NEEDLE_CAUTION = say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`;
-
 export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; readonly ties: FaceTie[] } {
   const { face, cupboard, eyes, ears, coat, piece } = x;
   const operations: Operation[] = [];
   const ties: FaceTie[] = [];
-  const lot = (id: string | null) => cupboard.lots.find((l) => l.id === id) ?? null;
   const joined = { id: 'core-join', why: say`The head is joined and firm first.`, strength: Infinity };
-  const put = (o: Pick<Operation, 'id' | 'does' | 'minutes' | 'after'> & Partial<Operation>) => {
-    const wool = lot(o.lotId ?? null);
-    operations.push({
-      stage: 'face',
-      areaId: 'face',
-      kind: 'set',
-      lotId: null,
-      massG: 0,
-      cutLengthMm: null,
-      rows: 0,
-      passes: null,
-      needlework: null,
-      lightness: wool ? lightness(wool.colour) : 50,
-      caution: null,
-      ...o,
-    });
-  };
+  const put = (o: StepOfFace) => void operations.push(step(x, o));
   const small = (kind: string) => piece.smallParts.find((s) => s.kind === kind);
   const at = (
-    kind: Parameters<typeof atPlaces>[0],
+    kind: Parameters<typeof atFace>[1],
     places: readonly Vec3[],
     minutes: number,
     layerMm: number,
     lotId: string | null,
-  ) => (places.length > 0 ? atPlaces(kind, places, minutes, layerMm, lot(lotId), x.hand) : null);
+  ) => atFace(x, kind, places, minutes, layerMm, lotId);
   const eyesAt = eyes.places.map((e) => e.at);
 
   // Nose: the guide for the eyes; easier before the muzzle is joined.
@@ -335,85 +290,12 @@ export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; 
       caution: NEEDLE_CAUTION,
     });
   }
-  // Whiskers last: nothing is laid, trimmed or turned over after them.
-  const everything = x.coatWork.map((id) => ({
-    id,
-    why: say`Whiskers come last, when all fur lies and is trimmed.`,
-    strength: Infinity,
-    orderOnly: true,
-  }));
-  x.whiskers.forEach((w, i) => {
-    const decided = face.whiskers[i]!;
-    const after: After[] = [
-      nose,
-      set(say`Whiskers come after the eyes.`),
-      ...operations
-        .filter((o) => ['face-mouth', 'face-lids', 'face-brows', 'face-ears-fix'].includes(o.id))
-        .map((o) => ({
-          id: o.id,
-          why: say`Whiskers come last of the face: they stand in the way.`,
-          strength: Infinity,
-          orderOnly: true,
-        })),
-      ...everything,
-    ];
-    if (decided.dashLotId !== null) {
-      put({
-        id: `face-dashes-${w.id}`,
-        does: say`Felt short dark dashes in ${count(Math.min(decided.rows, decided.perSide))} rows where ${w.name} root, ${fine(decided.alongMm)} apart`,
-        lotId: decided.dashLotId,
-        needlework: at(
-          'line',
-          w.whiskers.slice(0, 8).map((h) => h.root),
-          3,
-          0.4,
-          decided.dashLotId,
-        ),
-        minutes: Math.max(2, 0.3 * w.whiskers.length),
-        after: [...after],
-        caution: NEEDLE_CAUTION,
-      });
-      after.push({
-        id: `face-dashes-${w.id}`,
-        why: say`Dashes lie before whiskers stand in the way.`,
-        strength: Infinity,
-      });
-    }
-    if (decided.glue !== 'none') {
-      put({
-        id: `face-trial-${w.id}`,
-        kind: 'check',
-        does: say`Try the glue on a spare piece of the same wool and let it dry: it marks some wool for good`,
-        minutes: 5,
-        wait: { minutes: x.hand.glueMinutes, says: say`The glue on the trial piece dries.` },
-        after: [],
-        caution: GLUE_CAUTION,
-      });
-      after.push({
-        id: `face-trial-${w.id}`,
-        why: say`Glue is tried on a spare piece first.`,
-        strength: Infinity,
-        orderOnly: true,
-      });
-    }
-    put({
-      id: `face-whiskers-${w.id}`,
-      kind: 'thread',
-      does: say`Straighten ${count(w.ways.length)} lengths, together ${rowMm(w.need.value)}, and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; cut to ${fine(Math.min(...w.whiskers.map((h) => h.lengthMm)))} to ${fine(decided.longestMm)}`,
-      passes:
-        decided.glue === 'none'
-          ? say`no glue; the passes hold it`
-          : decided.glue === 'drawn in'
-            ? say`a dot of glue on the thread, drawn in with the last pass`
-            : say`a dab of glue at each root`,
-      minutes: w.minutes,
-      cutLengthMm: w.ways.length > 0 ? w.need.value / w.ways.length : null,
-      after,
-      caution:
-        decided.glue === 'none'
-          ? say`Cut ends spring: look away as you snip. Straighten nylon only with the coolest iron, under a cloth.`
-          : GLUE_CAUTION,
-    });
-  });
+  operations.push(
+    ...whiskerWork(
+      x,
+      operations.map((o) => o.id),
+      [nose, set(say`Whiskers come after the eyes.`)],
+    ),
+  );
   return { operations, ties };
 }

@@ -5,11 +5,11 @@ import { layeredCover } from '@/core/coat/cover-layer';
 import { slantedCover } from '@/core/coat/cover-slant';
 import { standingCovers } from '@/core/coat/cover-standing';
 import { feltMinutes, layerAreal, layerCount, layerLoft, layerWaste, layerWool } from '@/core/coat/felted';
-import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from '@/core/coat/locks';
+import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from '@/core/coat/lock-methods';
 import { spotDiameter, stripeWidth } from '@/core/coat/sandwich';
 import { sheetAcross, sheetAlong } from '@/core/coat/sheet';
-import { plushWaste, standingCut, standingMinutes } from '@/core/coat/standing';
-import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from '@/core/coat/strip';
+import { plushWaste, standingCut, standingMinutes } from '@/core/coat/standing-methods';
+import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from '@/core/coat/strip-methods';
 import { arealMass, fibresPerMm, layerMass } from '@/core/coat/fibre';
 import {
   foldedCut,
