@@ -3,16 +3,14 @@
  * stage begin from. Planned on a coarse skin, remembered from check to check.
  */
 import { produce, type Draft } from 'immer';
-import { Memo } from '../src/core/memo';
+import { planned } from '../cli/testing/planned';
 import { defaultHand } from '../src/core/piece/hand';
 import type { Piece, Place } from '../src/core/piece/schema';
 import { plainShade, type Layer } from '../src/core/piece/shade';
-import { makePlan } from '../src/core/plan';
 import { cupboard, pineMarten } from './load';
 
-const memo = new Memo();
 export const COARSE = { edgeShare: 0.014 };
-export const plan = (p: Piece, box = cupboard) => makePlan(p, box, defaultHand, memo, COARSE);
+export const plan = (p: Piece, box = cupboard) => planned(p, box, defaultHand, COARSE);
 export const change = (p: Piece, recipe: (d: Draft<Piece>) => void) => produce(p, recipe) as Piece;
 
 export const plain = change(pineMarten, (d) => {

@@ -1,11 +1,11 @@
 import { accessible, chooseArea, docket, expect, figure, openDemo, test } from './desk';
 import type { Page } from '@playwright/test';
+import type { Demo } from './prepared';
 
 /** The docket of a demo animal whose first area is not laid in folded rows. */
-async function open(page: Page, name: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: `Open ${name}` }).click();
-  await expect(docket(page).getByRole('heading', { level: 2 })).toBeVisible({ timeout: 60_000 });
+async function open(page: Page, name: Demo): Promise<void> {
+  await openDemo(page, name);
+  await expect(docket(page).getByRole('heading', { level: 2 })).toBeVisible();
 }
 const room = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Rooms of the coat' }).getByRole('button', { name }).click();
@@ -154,7 +154,7 @@ test('ways compared side by side, and one of them taken', async ({ desk: page })
   await chooseArea(page, 'Belly');
   await room(page, 'Compare ways');
   const table = page.getByRole('table', { name: 'Belly under several ways of laying' });
-  await expect(table).toContainText('Folded rows (now)', { timeout: 60_000 });
+  await expect(table).toContainText('Folded rows (now)');
   await page.getByRole('checkbox', { name: 'Top coat in pieces' }).check();
   await page.getByRole('checkbox', { name: 'Standing rows' }).check();
   await expect(table.getByRole('columnheader')).toHaveCount(4);
@@ -211,7 +211,7 @@ test('a practice swatch that turned out otherwise changes the figures of that wo
   expect(await figure(page, 'loft added')).toBe('9 mm');
   expect(loft).not.toBe('9 mm');
   await page.reload();
-  await expect.poll(() => figure(page, 'base hidden'), { timeout: 60_000 }).toBe('98 %');
+  await expect.poll(() => figure(page, 'base hidden')).toBe('98 %');
   await room(page, 'Practice swatch');
   await page.getByRole('button', { name: /Take away the swatch/ }).click();
   await room(page, 'Lay');

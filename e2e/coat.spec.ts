@@ -1,37 +1,42 @@
-import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 
-test('the turntable turns, jumps to viewpoints and shows overlays by mouse and by key', async ({ desk: page }) => {
-  await openDemo(page);
-  const picture = page.getByRole('img', { name: /Pine marten seen from/ });
-  await expect(picture.locator('canvas')).toBeVisible();
-  for (const [key, words] of [
-    ['f', 'the front'],
-    ['l', 'the left'],
-    ['r', 'the right'],
-    ['b', 'the back'],
-    ['a', 'above'],
-  ]) {
-    await page.keyboard.press(key!);
-    await expect(picture).toHaveAccessibleName(new RegExp(`seen from ${words},`));
-  }
-  await page.getByRole('button', { name: 'R right' }).click();
-  await page.getByRole('button', { name: 'plain', exact: true }).click();
-  await page.waitForTimeout(1200);
-  const before = await picture.screenshot();
-  const box = (await picture.boundingBox())!;
-  await page.mouse.move(box.x + 300, box.y + 150);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 420, box.y + 180, { steps: 5 });
-  await page.mouse.up();
-  await expect(picture).not.toHaveAccessibleName(/the right,/);
-  await page.waitForTimeout(800);
-  expect(Buffer.compare(before, await picture.screenshot())).not.toBe(0);
-  for (const o of ['fur', 'colour', 'rows', 'lie', 'base hidden', 'plain']) {
-    await page.keyboard.press('o');
-    await expect(picture).toHaveAccessibleName(new RegExp(`showing ${o}$`));
-  }
-  await page.keyboard.press('g');
-  await accessible(page);
+test.describe('the picture', () => {
+  test.use({ picture: 'whole' });
+
+  test('the turntable turns, jumps to viewpoints and shows overlays by mouse and by key', async ({ desk: page }) => {
+    await openDemo(page);
+    const picture = page.getByRole('img', { name: /Pine marten seen from/ });
+    await expect(picture.locator('canvas')).toBeVisible();
+    for (const [key, words] of [
+      ['f', 'the front'],
+      ['l', 'the left'],
+      ['r', 'the right'],
+      ['b', 'the back'],
+      ['a', 'above'],
+    ]) {
+      await page.keyboard.press(key!);
+      await expect(picture).toHaveAccessibleName(new RegExp(`seen from ${words},`));
+    }
+    await page.getByRole('button', { name: 'R right' }).click();
+    await page.getByRole('button', { name: 'plain', exact: true }).click();
+    await settled(page);
+    const before = await picture.screenshot();
+    const box = (await picture.boundingBox())!;
+    await page.mouse.move(box.x + 300, box.y + 150);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 420, box.y + 180, { steps: 5 });
+    await page.mouse.up();
+    await expect(picture).not.toHaveAccessibleName(/the right,/);
+    await settled(page);
+    expect(Buffer.compare(before, await picture.screenshot())).not.toBe(0);
+    for (const o of ['fur', 'colour', 'rows', 'lie', 'base hidden', 'plain']) {
+      await page.keyboard.press('o');
+      await expect(picture).toHaveAccessibleName(new RegExp(`showing ${o}$`));
+      await settled(page);
+    }
+    await page.keyboard.press('g');
+    await accessible(page);
+  });
 });
 
 /** A length of rows as shown, in metres. */

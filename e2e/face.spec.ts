@@ -5,21 +5,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
 import { accessible, choose, docket, expect, openDemo, test } from './desk';
+import type { Demo } from './prepared';
 
 const room = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Rooms of the face' }).getByRole('button', { name }).click();
 const feature = (page: Page, name: RegExp) =>
   page.getByRole('list', { name: 'Features' }).getByRole('button', { name }).click();
 
-async function openFace(page: Page, name = 'Pine marten'): Promise<void> {
-  if (name === 'Pine marten') await openDemo(page);
-  else {
-    await page.goto('/');
-    await page.getByRole('button', { name: `Open ${name}` }).click();
-    await expect(page.getByRole('list', { name: 'Areas' })).toBeVisible({ timeout: 60_000 });
-  }
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Face/ }).click();
-  await expect(docket(page).getByText(/across,/)).toBeVisible({ timeout: 60_000 });
+async function openFace(page: Page, name: Demo = 'Pine marten'): Promise<void> {
+  await openDemo(page, name, 'face');
+  await expect(docket(page).getByText(/across,/)).toBeVisible();
 }
 
 const handle = (page: Page, what: string): Locator => page.locator(`[data-handle="${what}"]`);
@@ -37,7 +32,7 @@ test('a face is taken away, begun anew and brought back by undo; without a face 
   await expect(page.getByRole('menuitem', { name: /no face begun yet/ })).toBeDisabled();
   await page.keyboard.press('Escape');
   await docket(page).getByRole('button', { name: 'Begin the face' }).click();
-  await expect(docket(page).getByText(/from the nose by callipers/)).toBeVisible({ timeout: 30_000 });
+  await expect(docket(page).getByText(/from the nose by callipers/)).toBeVisible();
   await expect(docket(page)).toContainText('No eyes are chosen from the cupboard.');
   await docket(page)
     .getByRole('button', { name: /^Use Black on a stem, 3 mm/ })
@@ -100,7 +95,7 @@ test('the chart: numbers beside each feature, moved by mouse, by finger and by k
   await right.focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
   expect(await measure(left)).toBeCloseTo(alone, 1);
-  await expect(docket(page)).toContainText('out of level', { timeout: 20_000 });
+  await expect(docket(page)).toContainText('out of level');
   await docket(page)
     .getByRole('button', { name: /^Let the right one mirror the left/ })
     .click();
@@ -227,9 +222,9 @@ test('whiskers and brows: added, threaded, glued with a trial first; fur that gr
   await docket(page)
     .getByRole('button', { name: /^Let it point away from the eye/ })
     .click();
-  await expect(docket(page)).not.toContainText('Fur of Crown grows into the eye.', { timeout: 30_000 });
+  await expect(docket(page)).not.toContainText('Fur of Crown grows into the eye.');
   await page.getByRole('button', { name: 'Add whiskers' }).click();
-  await expect(docket(page)).toContainText(/8 threads, together \d+ cm/, { timeout: 30_000 });
+  await expect(docket(page)).toContainText(/8 threads, together \d+ cm/);
   await docket(page)
     .getByRole('button', { name: /^Use White horsehair/ })
     .click();

@@ -1,20 +1,17 @@
 import bunny from 'bunny';
 import type { Page } from '@playwright/test';
-import { accessible, choose, docket, expect, openDemo, saved, test } from './desk';
+import { accessible, choose, docket, expect, openDemo, saved, settled, test } from './desk';
+import type { Demo } from './prepared';
 
 /** Opens a demo piece in one of the rooms of the Form. */
-async function room(page: Page, name: string, piece?: string): Promise<void> {
-  if (piece !== undefined) {
-    await openDemo(page, piece);
-    await page.keyboard.press('1');
-  }
+async function room(page: Page, name: string, piece?: Demo): Promise<void> {
+  if (piece !== undefined) await openDemo(page, piece, 'form');
   await page.getByRole('navigation', { name: 'Rooms of the form' }).getByRole('button', { name }).click();
 }
 
 const part = (page: Page, name: string) => page.getByRole('list', { name: 'Parts' }).getByRole('button', { name });
 const value = async (page: Page, label: string) =>
   Number(await page.getByRole('textbox', { name: label, exact: true }).inputValue());
-const planned = (page: Page) => expect(page.getByRole('progressbar')).toHaveCount(0);
 
 test('a piece from a body plan and any measure the maker knows', async ({ desk: page }) => {
   await page.goto('/');
@@ -54,7 +51,7 @@ test('shape: a part in hand is typed, dragged, bent, padded and taken away, all 
   await accessible(page);
 
   // The square at its tip, pulled away from the body.
-  await planned(page);
+  await settled(page);
   const handle = page.locator('[data-handle="length"]');
   const box = (await handle.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -62,7 +59,7 @@ test('shape: a part in hand is typed, dragged, bent, padded and taken away, all 
   await page.mouse.move(box.x + 60, box.y + 20, { steps: 6 });
   await page.mouse.up();
   await expect.poll(() => value(page, 'Length')).toBeGreaterThan(length + 5);
-  await planned(page);
+  await settled(page);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => Math.abs((await value(page, 'Length')) - length)).toBeLessThan(0.3);
 
@@ -218,7 +215,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await room(page, 'Areas');
   await page.keyboard.press('l');
   await page.getByRole('list', { name: 'Areas' }).getByRole('button', { name: 'Belly' }).click();
-  await planned(page);
+  await settled(page);
   const covers = async () => parseFloat(/covers ([\d.]+)/.exec(await docket(page).innerText())![1]!);
   const belly = await covers();
   await page.getByRole('button', { name: 'paint', exact: true }).click();
@@ -230,7 +227,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await expect(docket(page)).toContainText('One stroke is painted over these places.');
   // The belly lies under the flanks in the list but over the trunk's upper side; what it gains here is its own.
   await expect.poll(covers).not.toBe(belly);
-  await planned(page);
+  await settled(page);
   await page.keyboard.press('Control+z');
   await expect(docket(page)).not.toContainText('One stroke');
 
@@ -245,7 +242,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await page.getByRole('button', { name: 'left', exact: true }).click();
   await page.getByRole('textbox', { name: 'To, along' }).fill('0.95');
   await page.getByRole('textbox', { name: 'To, along' }).blur();
-  await planned(page);
+  await settled(page);
   await expect(docket(page)).toContainText('Left sock covers');
   const sock = await covers();
   expect(sock).toBeGreaterThan(0.5);
@@ -295,10 +292,10 @@ test('an own base: a scan is read, reported, sized, used, covered and undone; wh
   await expect(page.getByRole('region', { name: 'Own base' })).toContainText('base.obj is the core');
   await expect(part(page, 'Own base')).toBeVisible();
   await page.keyboard.press('2');
-  await expect(docket(page).getByText('hem first')).toBeVisible({ timeout: 40_000 });
+  await expect(docket(page).getByText('hem first')).toBeVisible();
   await saved(page);
   await page.reload();
-  await expect(docket(page).getByText('hem first')).toBeVisible({ timeout: 40_000 });
+  await expect(docket(page).getByText('hem first')).toBeVisible();
   await page.keyboard.press('1');
   await expect(page.getByRole('region', { name: 'Own base' })).toContainText('kept');
 });

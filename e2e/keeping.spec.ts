@@ -1,4 +1,4 @@
-import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 
 test('close the browser at any moment and find everything as it was', async ({ desk: page }) => {
   await openDemo(page);
@@ -107,7 +107,7 @@ test('cupboard, settings and handbook: changes reach the docket, units change ev
   await page.getByLabel('Weights').click();
   await choose(page.getByRole('option', { name: 'Ounces' }));
   await accessible(page);
-  await page.waitForTimeout(200);
+  await saved(page);
   await page.goto('/piece/pine-marten/coat');
   await expect(docket(page)).toContainText('1 9/16 in');
   await expect(page.getByText(/7 5\/16 in nose to tail/)).toBeVisible();
@@ -125,4 +125,55 @@ test('planning can be stopped and taken up again', async ({ desk: page }) => {
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(docket(page)).toContainText('hem first');
   await expect(page.getByText(/^Stopped/)).toBeHidden();
+});
+
+test('a finished plan is kept for exactly what it was made from, and shown at once when the piece is opened again', async ({
+  desk: page,
+}) => {
+  await openDemo(page);
+  await chooseArea(page, 'Belly');
+  const cover = await figure(page, 'base hidden');
+  /** Changes the kept record, so that a figure tells where it came from. @returns false while there is none of these inputs */
+  const mark = (change: { mark?: string; cupboard?: boolean; longMm?: number }) =>
+    page.evaluate(async (c) => {
+      const open = indexedDB.open('fond-badger-plans');
+      const db = await new Promise<IDBDatabase>((r) => (open.onsuccess = () => r(open.result)));
+      const store = db.transaction('plans', 'readwrite').objectStore('plans');
+      const get = store.get('pine-marten');
+      type Area = { id: string; fur: { figures: { cover: { value: number } } } | null };
+      type Kept = { mark: string; inputs: string; plan: { coat: { areas: Area[] } } };
+      const kept = await new Promise<Kept>((r) => (get.onsuccess = () => r(get.result as Kept)));
+      const fits = c.longMm === undefined || kept.inputs.includes(`"finishedLengthMm":${c.longMm}`);
+      if (fits) {
+        kept.plan.coat.areas.find((a) => a.id === 'belly')!.fur!.figures.cover.value = 0.123;
+        if (c.mark !== undefined) kept.mark = c.mark;
+        if (c.cupboard) kept.inputs = kept.inputs.replace('"haveG":', '"haveG": ');
+        store.put(kept);
+      }
+      await new Promise((r) => (store.transaction.oncomplete = r));
+      db.close();
+      return fits;
+    }, change);
+  // Taken as it is.
+  await mark({});
+  await page.reload();
+  await settled(page);
+  expect(await figure(page, 'base hidden')).toBe('12 %');
+  // Another program made it, or it was made from something else: worked out anew.
+  for (const other of [{ mark: 'earlier' }, { cupboard: true }]) {
+    await mark(other);
+    await page.reload();
+    await settled(page);
+    expect(await figure(page, 'base hidden')).toBe(cover);
+  }
+  // After a change the new plan takes its place.
+  await page.keyboard.press('1');
+  const length = page.getByRole('textbox', { name: 'Finished length' });
+  await length.fill('190');
+  await length.blur();
+  await settled(page);
+  await expect.poll(() => mark({ longMm: 190 })).toBe(true);
+  await page.goto('/piece/pine-marten/coat');
+  await settled(page);
+  expect(await figure(page, 'base hidden')).toBe('12 %');
 });

@@ -1,13 +1,12 @@
 /** Needles in a real browser: the rack and its measures, schools, the plan for every step, looking inside, the finish, breakages. */
 import type { Page } from '@playwright/test';
-import { accessible, choose, docket, expect, openDemo, saved, test } from './desk';
+import { accessible, choose, docket, expect, openDemo, saved, settled, test } from './desk';
 
 const room = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Rooms of the needles' }).getByRole('button', { name }).click();
 
 test('the rack: measures change the plan, a needle is added and taken out, holders, undo', async ({ desk: page }) => {
-  await openDemo(page);
-  await page.keyboard.press('5');
+  await openDemo(page, 'Pine marten', 'needles');
   const rack = page.getByRole('list', { name: 'Needles', exact: true });
   await expect(rack.getByRole('button')).toHaveCount(5);
   await expect(page.getByRole('list', { name: 'Reverse needles' }).getByRole('button')).toHaveCount(1);
@@ -22,10 +21,10 @@ test('the rack: measures change the plan, a needle is added and taken out, holde
   // A crown whose barbs sit far back no longer roots in this small animal.
   await tip.fill('14');
   await tip.blur();
-  await expect(crown).toContainText('not used here', { timeout: 30_000 });
+  await expect(crown).toContainText('not used here');
   await fields.getByRole('button', { name: 'Usual measures' }).click();
   await expect(tip).toHaveValue('3');
-  await expect(crown).toContainText('steps', { timeout: 30_000 });
+  await expect(crown).toContainText('steps');
   await page.getByRole('button', { name: 'Add a needle' }).click();
   await expect(rack.getByRole('button')).toHaveCount(6);
   await page.getByRole('button', { name: 'Take out of the rack' }).click();
@@ -40,8 +39,7 @@ test('the rack: measures change the plan, a needle is added and taken out, holde
 test('one fine needle or coarse to fine; a needle chosen by hand stays until it is left to the plan', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('5');
+  await openDemo(page, 'Pine marten', 'needles');
   await room(page, /For every step/);
   const table = page.getByRole('region', { name: 'Needle for every step' });
   const changes = async () => Number(/(\d+) changes? of needle/.exec(await table.innerText())![1]);
@@ -50,18 +48,18 @@ test('one fine needle or coarse to fine; a needle chosen by hand stays until it 
   await room(page, 'Rack');
   await page.getByRole('group', { name: 'School of needles' }).getByRole('button', { name: 'One fine needle' }).click();
   await room(page, /For every step/);
-  await expect.poll(changes, { timeout: 30_000 }).toBeLessThan(before);
+  await expect.poll(changes).toBeLessThan(before);
   await page.keyboard.press('Control+z');
-  await expect.poll(changes, { timeout: 30_000 }).toBe(before);
+  await expect.poll(changes).toBe(before);
   await table.getByRole('button', { name: /Lay .* on Flanks/ }).click();
   await expect(docket(page)).toContainText('46 crown');
   await expect(docket(page)).toContainText('No deeper than');
   await page.getByRole('combobox', { name: 'Needle' }).click();
   await choose(page.getByRole('option', { name: '40 triangle' }));
-  await expect(docket(page)).toContainText('chosen by you', { timeout: 30_000 });
+  await expect(docket(page)).toContainText('chosen by you');
   await page.getByRole('combobox', { name: 'Needle' }).click();
   await choose(page.getByRole('option', { name: 'by the plan' }));
-  await expect(docket(page)).toContainText('46 crown', { timeout: 30_000 });
+  await expect(docket(page)).toContainText('46 crown');
   await docket(page).getByRole('button', { name: /min$/ }).first().click();
   await expect(page.getByRole('dialog')).toContainText('Time at the needle');
   await page.keyboard.press('Escape');
@@ -71,16 +69,13 @@ test('one fine needle or coarse to fine; a needle chosen by hand stays until it 
 test('looking inside: a place pressed on the animal, the section, deeper hits the wire; on the face chart too', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('5');
+  await openDemo(page, 'Pine marten', 'needles');
   await room(page, 'Look inside');
   const animal = page.getByRole('img', { name: /Pine marten seen from/ });
   const box = (await animal.boundingBox())!;
-  const pressed = async () => {
-    await page.mouse.click(box.x + box.width * 0.52, box.y + box.height * 0.45);
-    return page.getByRole('group', { name: 'Section along the needle, to scale' }).count();
-  };
-  await expect.poll(pressed, { timeout: 40_000, intervals: [1500] }).toBe(1);
+  await settled(page);
+  await page.mouse.click(box.x + box.width * 0.52, box.y + box.height * 0.45);
+  await expect(page.getByRole('group', { name: 'Section along the needle, to scale' })).toBeVisible();
   await expect(docket(page)).toContainText(/of felt straight through/);
   const stroke = docket(page).getByRole('textbox', { name: 'Stroke' });
   await stroke.fill('24');
@@ -96,17 +91,14 @@ test('looking inside: a place pressed on the animal, the section, deeper hits th
   await docket(page).getByRole('group', { name: 'Pick on' }).getByRole('button', { name: 'Face chart' }).click();
   const at = (await page.locator('[data-pick=front]').boundingBox())!;
   await page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
-  await expect(docket(page)).toContainText(/head|muzzle/i, { timeout: 20_000 });
+  await expect(docket(page)).toContainText(/head|muzzle/i);
   await accessible(page);
 });
 
 test('the finish of short fur: marks by needle, passes that close them, fluff where it is wanted', async ({
   desk: page,
 }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Open Brown hare in relief' }).click();
-  await page.getByRole('list', { name: 'Areas' }).waitFor({ timeout: 60_000 });
-  await page.keyboard.press('5');
+  await openDemo(page, 'Brown hare in relief', 'needles');
   await room(page, 'Finish');
   const areas = page.getByRole('list', { name: 'Areas and their finish' });
   await areas.getByRole('button', { name: /^Head/ }).click();
@@ -121,8 +113,7 @@ test('the finish of short fur: marks by needle, passes that close them, fluff wh
 test('needles are counted before and after, a breakage is written down and one is missing from the rack', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('5');
+  await openDemo(page, 'Pine marten', 'needles');
   const counting = page.getByRole('group', { name: 'Counting needles' });
   await counting.getByRole('button', { name: 'Counted, sitting begins' }).click();
   await expect(counting.getByRole('heading', { name: 'Count as you stop' })).toBeVisible();

@@ -3,8 +3,7 @@ import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
 test('the order: steps by sitting with needle, wool and time, what must come before and what waits', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('6');
+  await openDemo(page, 'Pine marten', 'order');
   const list = page.getByRole('region', { name: 'Steps by sitting' });
   // Photographs, wire, seven parts of the core, their joining, the flat ears, nine areas cut and laid, the muzzle laid and
   // raised, 22 steps of colour, 13 of the face, trimming of nine areas, fluffing and the scissors.

@@ -21,8 +21,7 @@ const numberOf = async (page: Page, words: RegExp) => {
 test('filters by area, needle and wool; a step moved earlier and put back; a move the work forbids is explained', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('6');
+  await openDemo(page, 'Pine marten', 'order');
   const filters = page.getByRole('group', { name: 'Show only' });
   const count = () => steps(page).getByRole('listitem').count();
   await expect(steps(page)).toContainText('Felt Neck');
@@ -52,41 +51,39 @@ test('filters by area, needle and wool; a step moved earlier and put back; a mov
   const was = await numberOf(page, /Felt Neck/);
   expect(was).toBeGreaterThan(2);
   await docket(page).getByRole('button', { name: 'Earlier' }).click();
-  await expect.poll(() => numberOf(page, /Felt Neck/), { timeout: 30_000 }).toBeLessThan(was);
+  await expect.poll(() => numberOf(page, /Felt Neck/)).toBeLessThan(was);
   await expect(steps(page)).toContainText('moved by you');
   await docket(page).getByRole('button', { name: 'Put back' }).click();
-  await expect.poll(() => numberOf(page, /Felt Neck/), { timeout: 30_000 }).toBe(was);
+  await expect.poll(() => numberOf(page, /Felt Neck/)).toBe(was);
   await accessible(page);
 });
 
 test('a step is dragged by keys', async ({ desk: page }) => {
-  await openDemo(page);
-  await page.keyboard.press('6');
+  await openDemo(page, 'Pine marten', 'order');
   await expect(steps(page)).toContainText('Felt Neck');
   const was = await numberOf(page, /Felt Neck/);
   const number = /^(\d+)/.exec((await steps(page).getByRole('listitem').nth(was).innerText()).replace(/^\D+/, ''))![1]!;
   const grip = page.getByRole('button', { name: `Move step ${number}`, exact: true });
   await grip.focus();
   await grip.press('Space');
-  await page.waitForTimeout(300);
+  await expect(page.getByText(`At step ${number}.`)).toBeAttached();
   await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(page.getByText(`At step ${Number(number) - 1}.`)).toBeAttached();
   await page.keyboard.press('Space');
-  await expect.poll(() => numberOf(page, /Felt Neck/), { timeout: 30_000 }).toBeLessThan(was);
+  await expect.poll(() => numberOf(page, /Felt Neck/)).toBeLessThan(was);
 });
 
 test('sittings: hours of the week, the first day, the date it is done, the calendar file', async ({ desk: page }) => {
-  await openDemo(page);
-  await page.keyboard.press('6');
+  await openDemo(page, 'Pine marten', 'order');
   await room(page, 'Sittings and time');
   await expect(docket(page)).toContainText(/of work in \d+ sittings/);
   await expect(page.getByRole('button', { name: 'Calendar file' })).toBeDisabled();
   await page.getByLabel('First sitting on').fill('2027-01-04');
-  await expect(docket(page)).toContainText('Jan 2027', { timeout: 30_000 });
+  await expect(docket(page)).toContainText('Jan 2027');
   const sittings = async () => Number(/in (\d+) sittings/.exec(await docket(page).innerText())![1]);
   const before = await sittings();
   await page.getByRole('textbox', { name: 'Monday' }).fill('300');
-  await expect.poll(sittings, { timeout: 30_000 }).toBeLessThan(before);
+  await expect.poll(sittings).toBeLessThan(before);
   await expect(page.getByRole('img', { name: 'Minutes of every sitting by kind of work' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'The longest chain' })).toContainText('Photographs');
   const download = page.waitForEvent('download');
@@ -131,8 +128,7 @@ test('the bench book holds every step with needle, depth, caution and the charts
 test('done at the bench and in the list; an eye moved afterwards is said; starting over and keeping as it is', async ({
   desk: page,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('7');
+  await openDemo(page, 'Pine marten', 'bench');
   await page
     .getByRole('list', { name: 'Steps of this sitting' })
     .getByRole('button', { name: /Put photographs/ })
@@ -140,7 +136,7 @@ test('done at the bench and in the list; an eye moved afterwards is said; starti
   await expect(docket(page)).toContainText('Step 1');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Space');
-  await expect(docket(page)).toContainText('Step 2', { timeout: 30_000 });
+  await expect(docket(page)).toContainText('Step 2');
   await page.keyboard.press('6');
   const done = page.getByRole('region', { name: 'Done', exact: true });
   await expect(done).toContainText('Put photographs');
@@ -148,7 +144,7 @@ test('done at the bench and in the list; an eye moved afterwards is said; starti
     .getByRole('button', { name: /One dot of glue/ })
     .click();
   await docket(page).getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(done).toContainText('One dot of glue', { timeout: 30_000 });
+  await expect(done).toContainText('One dot of glue');
   // What the eyes rest on is taken as done with them.
   await expect(done).toContainText('taken as done');
   await page.keyboard.press('4');
@@ -157,20 +153,16 @@ test('done at the bench and in the list; an eye moved afterwards is said; starti
   await eye.press('ArrowUp');
   await page.keyboard.press('6');
   await room(page, 'Start over');
-  await expect(docket(page)).toContainText('the place of the eyes', { timeout: 30_000 });
+  await expect(docket(page)).toContainText('the place of the eyes');
   await expect(docket(page)).toContainText(/costs about/);
   await expect(page.getByRole('table', { name: 'Steps undone' })).toContainText('begun with');
   await accessible(page);
   await docket(page).getByRole('button', { name: 'Keep it as it is' }).click();
-  await expect(docket(page)).not.toContainText('Planned otherwise', { timeout: 30_000 });
+  await expect(docket(page)).not.toContainText('Planned otherwise');
   await docket(page).getByLabel('Why (kept in the log)').fill('One eye sat too high');
   await docket(page).getByRole('button', { name: 'Start over from here' }).click();
-  await expect(page.getByRole('list', { name: 'Steps begun or done' })).not.toContainText('One dot of glue', {
-    timeout: 30_000,
-  });
+  await expect(page.getByRole('list', { name: 'Steps begun or done' })).not.toContainText('One dot of glue');
   await page.keyboard.press('Control+z');
   await saved(page);
-  await expect(page.getByRole('list', { name: 'Steps begun or done' })).toContainText('One dot of glue', {
-    timeout: 30_000,
-  });
+  await expect(page.getByRole('list', { name: 'Steps begun or done' })).toContainText('One dot of glue');
 });

@@ -2,19 +2,14 @@
 import { deflateSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { accessible, choose, chooseArea, docket, expect, openDemo, test } from './desk';
+import type { Demo } from './prepared';
 
 const room = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Rooms of the shade' }).getByRole('button', { name }).click();
 
-async function openShade(page: Page, name = 'Pine marten'): Promise<void> {
-  if (name === 'Pine marten') await openDemo(page);
-  else {
-    await page.goto('/');
-    await page.getByRole('button', { name: `Open ${name}` }).click();
-    await expect(page.getByRole('list', { name: 'Areas' })).toBeVisible({ timeout: 60_000 });
-  }
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Shade/ }).click();
-  await expect(docket(page).getByText('Seen as')).toBeVisible({ timeout: 60_000 });
+async function openShade(page: Page, name: Demo = 'Pine marten'): Promise<void> {
+  await openDemo(page, name, 'shade');
+  await expect(docket(page).getByText('Seen as')).toBeVisible();
 }
 
 const layers = (page: Page) => page.getByRole('list', { name: 'Layers, the top one first' });
@@ -85,10 +80,8 @@ test('the marten has its layers, each with its wool; one is added, moved by key,
   await grip.focus();
   await page.keyboard.press('Space');
   await expect(page.getByText('At place 2 from the top.')).toBeAttached();
-  await page.waitForTimeout(400);
   await page.keyboard.press('ArrowUp');
   await expect(page.getByText('At place 1 from the top.')).toBeAttached();
-  await page.waitForTimeout(400);
   await page.keyboard.press('Space');
   await expect(layers(page).getByRole('listitem').first()).toContainText('2 mg/cm²');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -100,7 +93,7 @@ test('the marten has its layers, each with its wool; one is added, moved by key,
   await hand.getByRole('button', { name: 'Take away' }).click();
   await expect(layers(page).getByRole('listitem')).toHaveCount(5);
   await page.reload();
-  await expect(layers(page).getByRole('listitem')).toHaveCount(5, { timeout: 60_000 });
+  await expect(layers(page).getByRole('listitem')).toHaveCount(5);
 });
 
 test('pale over dark: what it takes is said and put right by one press; stop before raising what is not there', async ({
@@ -163,11 +156,11 @@ test('a colour is matched from the cupboard, from a lot and from a photograph wi
   await openShade(page);
   await chooseArea(page, 'Flanks');
   await room(page, 'Match a colour');
-  await expect(docket(page)).toContainText('The nearest is', { timeout: 60_000 });
+  await expect(docket(page)).toContainText('The nearest is');
   const target = docket(page).getByRole('textbox', { name: 'Match', exact: true });
   await target.fill('#38271c');
   await target.blur();
-  await expect(docket(page)).toContainText('The nearest is Dark umber top, the same as wanted', { timeout: 60_000 });
+  await expect(docket(page)).toContainText('The nearest is Dark umber top, the same as wanted');
   await accessible(page);
   // A wool beside a grey card under a yellow lamp.
   const card = [150, 119, 80] as const;
@@ -197,10 +190,10 @@ test('a colour is matched from the cupboard, from a lot and from a photograph wi
   // Nothing in stock is that violet: what is missing is said.
   await target.fill('#7a2a8a');
   await target.blur();
-  await expect(docket(page).getByRole('note')).toContainText('Missing', { timeout: 60_000 });
+  await expect(docket(page).getByRole('note')).toContainText('Missing');
   await target.fill('#7a5638');
   await target.blur();
-  await expect(docket(page).getByRole('note')).toHaveCount(0, { timeout: 60_000 });
+  await expect(docket(page).getByRole('note')).toHaveCount(0);
   await docket(page).getByRole('button', { name: 'Use blend 1' }).click();
   await expect(docket(page).getByText(/Seen as/)).toBeVisible();
   await expect(docket(page).getByRole('textbox', { name: 'Wanted', exact: true })).toHaveValue('#7a5638');

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { accessible, docket, expect, openDemo, saved, test } from './desk';
+import { accessible, docket, expect, openDemo, saved, test, walkTo } from './desk';
 
 test('an empty browser shows the demo pieces; the marten opens in one press with a sensible docket', async ({
   desk: page,
@@ -7,7 +7,7 @@ test('an empty browser shows the demo pieces; the marten opens in one press with
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Demo pieces' })).toBeVisible();
   await accessible(page);
-  await openDemo(page);
+  await walkTo(page);
   await expect(docket(page)).toContainText(/Cut \d+(\.5)? mm lengths\. Lay \d+ rows \d+(\.5)? mm apart, hem first\./);
   await expect(docket(page)).toContainText('base hidden');
 });
@@ -45,8 +45,7 @@ test('a piece saved to a file opens in another browser; damaged and foreign file
   browser,
   baseURL,
 }) => {
-  await openDemo(page);
-  await page.keyboard.press('1');
+  await openDemo(page, 'Pine marten', 'form');
   await page.getByLabel('Name of the piece').fill('Marten for the window');
   await saved(page);
   const download = page.waitForEvent('download');

@@ -1,4 +1,4 @@
-import { docket, expect, openDemo, test } from './desk';
+import { docket, expect, openDemo, settled, test } from './desk';
 
 test('nothing jumps while a screen appears', async ({ desk: page }) => {
   await page.addInitScript(() => {
@@ -12,20 +12,15 @@ test('nothing jumps while a screen appears', async ({ desk: page }) => {
   });
   const shifted = () => page.evaluate(() => (window as unknown as { shifted: number }).shifted);
   await openDemo(page);
-  await page.waitForTimeout(500);
   for (const path of [
     '/',
-    '/piece/pine-marten/coat',
-    '/piece/pine-marten/face',
-    '/piece/pine-marten/needles',
-    '/piece/pine-marten/order',
-    '/piece/pine-marten/bench',
+    ...['form', 'coat', 'shade', 'face', 'needles', 'order', 'bench', 'log'].map((s) => `/piece/pine-marten/${s}`),
     '/cupboard',
     '/handbook',
     '/settings',
   ]) {
     await page.goto(path);
-    await page.waitForTimeout(1500);
+    await settled(page);
     // Cumulative layout shift below 0.1 counts as good (Web Vitals); we want far less.
     expect(await shifted(), path).toBeLessThan(0.02);
   }

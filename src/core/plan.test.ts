@@ -217,7 +217,8 @@ describe('properties', () => {
   });
 
   it('an animal k times as long has rows k times as long, as many of them at k times the spacing', () => {
-    const base = makePlan(pineMarten, cupboard, hand, new Memo(), coarse);
+    const m = new Memo();
+    const base = makePlan(pineMarten, cupboard, hand, m, coarse);
     fc.assert(
       fc.property(fc.double({ min: 0.4, max: 4, noNaN: true }), (k) => {
         const grown: Piece = {
@@ -228,7 +229,7 @@ describe('properties', () => {
             coat: { ...(a.coat as FoldOver), spacingMm: (a.coat as FoldOver).spacingMm * k },
           })),
         };
-        const p = makePlan(grown, cupboard, hand, new Memo(), coarse);
+        const p = makePlan(grown, cupboard, hand, m, coarse);
         p.coat.areas.forEach((a, i) => {
           const was = base.coat.areas[i]!.fur!.rows;
           expect(a.fur!.rows.rows.length).toBe(was.rows.length);
@@ -292,6 +293,23 @@ describe('properties', () => {
       'shade:flanks',
       'stems',
     ]);
+  });
+
+  it('a memory stored and read back plans a change to the byte as one from nothing, and shapes nothing again', () => {
+    const m = new Memo();
+    makePlan(pineMarten, cupboard, hand, m, coarse);
+    const again = new Memo();
+    again.recall(structuredClone(m.lasting()));
+    const edited = edit(pineMarten, 'back', { spacingMm: 2.5 });
+    const p = makePlan(edited, cupboard, hand, again, coarse);
+    expect(bytes(p)).toBe(bytes(makePlan(edited, cupboard, hand, new Memo(), coarse)));
+    expect([...again.made.keys()].filter((slot) => /^(form|size|depth|shape)/.test(slot))).toEqual([]);
+    expect(again.made.get('rows:back')).toBe(1);
+    // What has been made since is newer than what was stored.
+    again.recall(structuredClone(m.lasting()));
+    const made = again.made.get('rows:back');
+    makePlan(edited, cupboard, hand, again, coarse);
+    expect(again.made.get('rows:back')).toBe(made);
   });
 
   it('needles remembered over many changes are those found anew', () => {

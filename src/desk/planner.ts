@@ -7,6 +7,8 @@ import type { MatchQuestion, MatchResult } from '@/core/shade/ask';
 import type { InsideQuestion } from '@/core/needle/inside';
 import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
+import { shared } from './share';
+import { keepPlan, keptMemory, keptPlan } from './kept-plans';
 import { useDesk, type Desk } from './store';
 
 let worker: Comlink.Remote<PlanWorker> | null = null;
@@ -19,21 +21,57 @@ function connect(): Comlink.Remote<PlanWorker> {
 }
 
 let asked = 0;
+let keeping: ReturnType<typeof setTimeout> | undefined;
+/** A plan is kept once nothing has been changed for so long, ms. */
+const QUIET = 2500;
+
+let recalled: { readonly id: string; readonly done: Promise<void> } | null = null;
+
+/** Hands the worker what was remembered of planning a piece, once; a change that comes meanwhile waits for it. */
+function recall(id: string): Promise<void> {
+  if (recalled?.id !== id) {
+    const done = keptMemory(id).then(async (memory) => {
+      if (memory) await connect().recall(memory);
+    });
+    recalled = { id, done };
+  }
+  return recalled.done;
+}
 
 async function request(): Promise<void> {
-  const { piece, cupboard, hand } = useDesk.getState();
+  const { piece, cupboard, hand, plan: shown } = useDesk.getState();
   if (!piece) return;
   const mine = ++asked;
+  clearTimeout(keeping);
   useDesk.setState({ stopped: false, planError: null });
+  const answered = { piece, cupboard, hand };
+  if (!shown) {
+    const kept = await keptPlan(piece, cupboard, hand);
+    if (mine !== asked) return;
+    if (kept) {
+      // The worker has it before anything drawn asks about it.
+      void connect().take(piece, cupboard, hand, kept);
+      useDesk.setState({ plan: kept, answered, progress: null, draft: null });
+      void recall(piece.id);
+      return;
+    }
+  }
+  await recall(piece.id);
+  if (mine !== asked) return;
   const report = Comlink.proxy((progress: Progress) => {
     if (mine !== asked) return;
     const { early, ...rest } = progress;
-    useDesk.setState(early ? { plan: early, progress: rest } : { progress: rest });
+    useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, report);
     if (mine !== asked) return;
-    if (plan) useDesk.setState({ plan, progress: null, draft: null });
+    if (!plan) return;
+    useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
+    keeping = setTimeout(async () => {
+      const memory = await connect().lasting();
+      if (mine === asked) await keepPlan(piece, cupboard, hand, plan, memory);
+    }, QUIET);
   } catch (e) {
     if (mine !== asked) return;
     useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
@@ -88,6 +126,7 @@ export function startPlanner(): () => void {
 /** Stops the work under way; the last finished plan stays. */
 export function stopPlanning(): void {
   asked++;
+  clearTimeout(keeping);
   void worker?.stop();
   useDesk.setState({ progress: null, stopped: true });
 }

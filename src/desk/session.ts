@@ -10,12 +10,13 @@ import { listen, loadCupboard, loadHand, loadPiece, loadThing, savePiece, saveTh
 import { endGesture, useDesk } from './store';
 import { defaultView, viewSchema } from './view';
 
-/** Writes the newest value and nothing older; never two writes of the same thing at once. */
+/** Writes the newest value and nothing older; never two writes of the same thing at once; counted while it is under way. */
 function keeper<T>(write: (value: T) => Promise<void>): (value: T) => void {
   let next: { value: T } | null = null;
   let busy = false;
   const run = async () => {
     busy = true;
+    useDesk.setState((s) => ({ unsaved: s.unsaved + 1 }));
     while (next) {
       const { value } = next;
       next = null;
@@ -27,6 +28,7 @@ function keeper<T>(write: (value: T) => Promise<void>): (value: T) => void {
       }
     }
     busy = false;
+    useDesk.setState((s) => ({ unsaved: s.unsaved - 1 }));
   };
   return (value) => {
     next = { value };
@@ -107,6 +109,7 @@ export async function openPiece(id: string): Promise<Opened> {
   useDesk.setState({
     piece: entry.piece,
     plan: null,
+    answered: null,
     progress: null,
     planError: null,
     savedAt: entry.savedAt,

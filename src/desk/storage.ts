@@ -8,6 +8,7 @@ import type { Piece } from '@/core/piece/schema';
 import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
+import { dropKept } from './kept-plans';
 
 interface Database extends DBSchema {
   pieces: { key: string; value: { readonly id: string; readonly doc: unknown; readonly savedAt: string } };
@@ -24,17 +25,24 @@ export interface ShelfEntry {
   readonly problems: readonly Problem[];
 }
 
-const VERSION = 2;
+/** The stores of the database, each with the version that brought it. */
+export const DATABASE = {
+  name: 'fond-badger',
+  version: 2,
+  stores: [
+    { name: 'pieces', since: 1, keyPath: 'id' },
+    { name: 'things', since: 1 },
+    { name: 'pictures', since: 2 },
+  ],
+} as const;
 let database: Promise<IDBPDatabase<Database>> | null = null;
 
 function db(): Promise<IDBPDatabase<Database>> {
-  database ??= openDB<Database>('fond-badger', VERSION, {
+  database ??= openDB<Database>(DATABASE.name, DATABASE.version, {
     upgrade(d, from) {
-      if (from < 1) {
-        d.createObjectStore('pieces', { keyPath: 'id' });
-        d.createObjectStore('things');
+      for (const s of DATABASE.stores) {
+        if (from < s.since) d.createObjectStore(s.name, 'keyPath' in s ? { keyPath: s.keyPath } : {});
       }
-      if (from < 2) d.createObjectStore('pictures');
     },
     terminated() {
       database = null;
@@ -75,6 +83,7 @@ export async function savePiece(piece: Piece): Promise<string> {
 
 export async function removePiece(id: string): Promise<void> {
   await inTurn(async () => (await db()).delete('pieces', id));
+  await dropKept(id);
   tell({ says: 'piece-saved', id });
 }
 

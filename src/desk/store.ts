@@ -17,6 +17,12 @@ import type { PieceChange } from '@/core/stage';
 import { defaultSettings, type Settings } from './settings';
 import { defaultView, type View } from './view';
 
+export interface Answered {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+}
+
 export interface Desk {
   readonly piece: Piece | null;
   readonly cupboard: Cupboard;
@@ -33,6 +39,10 @@ export interface Desk {
   readonly progress: Progress | null;
   readonly stopped: boolean;
   readonly planError: string | null;
+  /** What the plan shown was worked out from; null before the first. */
+  readonly answered: Answered | null;
+  /** How many things are changed and not yet stored. */
+  readonly unsaved: number;
   readonly savedAt: string | null;
   readonly saveError: string | null;
   readonly mine: boolean;
@@ -66,6 +76,8 @@ export const useDesk = create<Desk>()(
       progress: null,
       stopped: false,
       planError: null,
+      answered: null,
+      unsaved: 0,
       savedAt: null,
       saveError: null,
       mine: true,
@@ -78,6 +90,13 @@ export const useDesk = create<Desk>()(
     },
   ),
 );
+
+/** Whether what is shown answers what is decided now; a plan stopped or failed is not being waited for. */
+export const upToDate = (s: Desk): boolean =>
+  s.piece === null ||
+  s.stopped ||
+  s.planError !== null ||
+  (s.answered?.piece === s.piece && s.answered.cupboard === s.cupboard && s.answered.hand === s.hand);
 
 let inGesture = false;
 

@@ -22,7 +22,7 @@ import { repair, type RepairReport } from '@/core/geometry/repair';
 import { groundOf } from '@/core/needle/ground';
 import { lookInside, type InsideQuestion, type InsideView } from '@/core/needle/inside';
 import { readScan } from './scan-file';
-import { Memo } from '@/core/memo';
+import { Memo, type Lasting } from '@/core/memo';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -61,6 +61,15 @@ const api = {
       }
     }
   },
+  /** Takes a plan kept from before as the last one worked out. */
+  take(piece: Piece, cupboard: Cupboard, hand: Hand, plan: Plan): void {
+    newest++;
+    last = { piece, cupboard, hand, plan };
+  },
+  /** What is remembered and can be stored. */
+  lasting: (): Lasting => memo.lasting(),
+  /** Takes back what was stored of planning a piece, so that its first change is answered as fast as the next. */
+  recall: (stored: Lasting): void => memo.recall(stored),
   /** A quick, coarse skin of a form while it is being dragged. */
   draft(form: Piece['form']): DraftSkin {
     const d = draftSkin(form);

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { FormWork } from '@/core/form/form';
 import { buildEdges } from '@/core/geometry/mesh';
+import { NINETIETH, planned } from '../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { makePlan } from '@/core/plan';
-import { Memo } from '@/core/memo';
 import { readPiece } from '@/core/piece/read';
 import { betweenAreas } from './between';
 import { CORNER_DEG, cornersOf } from './corners';
@@ -62,7 +61,7 @@ describe('corners between areas', () => {
   });
 
   it('are said with bows at the half angle and lengths between the two', () => {
-    const plan = makePlan(alpacaCria, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+    const plan = planned(alpacaCria, cupboard, hand, NINETIETH);
     const corner = plan.findings.find((f) => f.id.startsWith('coat-corner'))!;
     expect(corner.severity).toBe('note');
     expect(corner.why.map((w) => (typeof w === 'string' ? w : w.value)).join('')).toMatch(
@@ -72,7 +71,7 @@ describe('corners between areas', () => {
     const [set] = corner.remedies;
     const mended = { ...alpacaCria, areas: set!.changes[0]!.value as typeof alpacaCria.areas };
     expect(readPiece(structuredClone(mended)).ok).toBe(true);
-    const after = makePlan(mended, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+    const after = planned(mended, cupboard, hand, NINETIETH);
     expect(after.findings.some((f) => f.id === corner.id)).toBe(false);
     const bows = after.coat.areas[after.coat.areas.length - 1]!;
     expect(bows.fur!.method).toBe('bows');
@@ -87,14 +86,14 @@ describe('fur and eyes', () => {
     const faceless = structuredClone({ ...pineMarten, face: null });
     // A brow that runs on down past the eye.
     faceless.areas.find((a) => a.id === 'brow')!.where[0]!.around = { from: 0, to: 95 };
-    const plan = makePlan(faceless, cupboard, hand);
+    const plan = planned(faceless, cupboard, hand);
     const into = plan.findings.filter((f) => f.id.startsWith('coat-into-eye'));
     expect(into.map((f) => f.about)).toContain('brow');
     const remedy = into.find((f) => f.about === 'brow')!.remedies[0]!;
     const mended = structuredClone(faceless);
     mended.areas.find((a) => a.id === 'brow')!.awayFrom = remedy.changes[0]!
       .value as (typeof mended.areas)[0]['awayFrom'];
-    const after = makePlan(mended, cupboard, hand);
+    const after = planned(mended, cupboard, hand);
     expect(after.findings.filter((f) => f.id === 'coat-into-eye-brow')).toEqual([]);
     // The rims themselves run away from it.
     expect(plan.findings.filter((f) => f.about === 'eye-rims' && f.severity === 'stop')).toEqual([]);

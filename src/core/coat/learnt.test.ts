@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
 import type { FoldOver, Wisps } from '@/core/piece/coat';
 import type { Swatch } from '@/core/piece/cupboard';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { makePlan } from '@/core/plan';
-import { Memo } from '@/core/memo';
 import { learntFrom } from './learnt';
 import { wayOf } from './ways';
 
@@ -77,15 +76,15 @@ describe('what a practice swatch teaches', () => {
 
   it('changes the plan of every area laid from that wool, and no other', () => {
     const coarse = { edgeShare: 1 / 80 };
-    const before = makePlan(pineMarten, cupboard, hand, new Memo(), coarse);
+    const before = planned(pineMarten, cupboard, hand, coarse);
     const wiser = { ...cupboard, swatches: [swatch({ weighedMgCm: bib.layMgCm * 1.25 })] };
-    const after = makePlan(pineMarten, wiser, hand, new Memo(), coarse);
+    const after = planned(pineMarten, wiser, hand, coarse);
     const of = (p: typeof before, id: string) => p.coat.areas.find((a) => a.id === id)!.fur!;
     expect(of(after, 'bib').figures.mass.value / of(before, 'bib').figures.mass.value).toBeCloseTo(1.25, 6);
     expect(of(after, 'bib').swatches).toBe(1);
     // The picture of the swatch goes by what was learnt, as the figure does.
     const hidden = { ...cupboard, swatches: [swatch({ verdict: 'hidden' })] };
-    const better = makePlan(pineMarten, hidden, hand, new Memo(), coarse);
+    const better = planned(pineMarten, hidden, hand, coarse);
     expect(of(better, 'bib').pile.kappa).toBeGreaterThan(of(before, 'bib').pile.kappa);
     expect(of(after, 'tail').figures).toEqual(of(before, 'tail').figures);
   });

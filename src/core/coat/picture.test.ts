@@ -1,9 +1,9 @@
 /** Strands on the animal and fibres of a swatch: as many as asked, as long as they should be, hiding what they should. */
 import { beforeAll, describe, expect, it } from 'vitest';
+import { NINETIETH, planned } from '../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { makePlan, type Plan } from '@/core/plan';
-import { Memo } from '@/core/memo';
+import type { Plan } from '@/core/plan';
 import { layerCover } from './cover';
 import { fibreMassPerMm } from './fibre';
 import { PLAIN_PILE, type Pile } from './pile';
@@ -13,8 +13,8 @@ import { swatchFibres, type SwatchSpec } from './swatch-fibres';
 let marten: Plan;
 let cria: Plan;
 beforeAll(() => {
-  marten = makePlan(pineMarten, cupboard, hand);
-  cria = makePlan(alpacaCria, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+  marten = planned(pineMarten, cupboard, hand);
+  cria = planned(alpacaCria, cupboard, hand, NINETIETH);
 });
 
 describe('strands', () => {

@@ -1,5 +1,6 @@
 /** Facts of the trade, way by way, and what each way measures, on surfaces of known shape. */
 import { describe, expect, it } from 'vitest';
+import { NINETIETH, planned } from '../../../cli/testing/planned';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { buildEdges } from '@/core/geometry/mesh';
 import type { Patch } from '@/core/geometry/cut';
@@ -8,7 +9,6 @@ import type { FoldOver, Laid, Locks, Standing, Strip } from '@/core/piece/coat';
 import { coatSchema } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { makePlan } from '@/core/plan';
 import type { AreaShape } from './area-shape';
 import { towardsEye } from './bows';
 import { coatBy, compareWays, lotFor } from './compare-ways';
@@ -445,7 +445,7 @@ describe('the demo animals', () => {
     ['kingfisher', kingfisher, ['pieces', 'sheet', 'fold-over']],
     ['brown hare', brownHare, ['wisps', 'fold-over']],
   ] as const)('%s shows its ways of laying without a stop of the coat', (_n, piece, methods) => {
-    const plan = makePlan(piece, cupboard, hand);
+    const plan = planned(piece, cupboard, hand);
     const used = new Set(plan.coat.areas.flatMap((a) => (a.fur ? [a.fur.method] : [])));
     for (const m of methods) expect(used.has(m), m).toBe(true);
     expect(plan.findings.filter((f) => f.stage === 'coat' && f.severity === 'stop')).toEqual([]);
@@ -455,7 +455,7 @@ describe('the demo animals', () => {
   });
 
   it('the cria’s sorted locks go out best to the places most seen, none twice', () => {
-    const plan = makePlan(alpacaCria, cupboard, hand, new Memo(), { edgeShare: 1 / 90 });
+    const plan = planned(alpacaCria, cupboard, hand, NINETIETH);
     const [shared] = plan.coat.locks;
     const piles = cupboard.lots.find((l) => l.id === shared!.lotId)!.piles;
     piles.forEach((p, i) => {

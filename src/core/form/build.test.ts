@@ -1,10 +1,11 @@
 import { plainArea } from './area-edits';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { newPiece } from '@/core/piece/new-piece';
 import type { Part, Piece } from '@/core/piece/schema';
-import { makePlan, type Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan';
 import { makeBody } from './body';
 import { joining } from './core';
 import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
@@ -14,11 +15,10 @@ import { balance, SAFE_DEG } from './stands';
 const FINE = { edgeShare: 1 / 70 };
 const bare = (p: Piece): Piece => ({ ...p, areas: p.areas.map((a) => ({ ...a, coat: { method: 'none' as const } })) });
 const planOf = (plan: string, finishedLengthMm: number, change: (p: Piece) => Piece = (p) => p): Plan =>
-  makePlan(
+  planned(
     change(newPiece({ id: 'n', name: 'New', plan, finishedLengthMm, lifeLengthMm: 900, seed: 1 }, cupboard, hand)),
     cupboard,
     hand,
-    undefined,
     FINE,
   );
 
@@ -75,7 +75,7 @@ describe('wool for the core', () => {
   });
 
   it('pairs weigh the same, and all parts together weigh the core', () => {
-    const plan = makePlan(pineMarten, cupboard, hand, undefined, FINE);
+    const plan = planned(pineMarten, cupboard, hand, FINE);
     const made = plan.core.parts.filter((p) => !p.madeApart);
     // The ears are made flat, apart, and counted there.
     expect(plan.core.parts.filter((p) => p.madeApart).map((p) => p.id)).toEqual(['ear']);
@@ -94,14 +94,8 @@ describe('wool for the core', () => {
   it('a full-size core is the finished animal; under a thicker coat there is less', () => {
     // With its ears built on, not made apart.
     const whole = { ...pineMarten, flatParts: [] };
-    const full = makePlan(
-      { ...whole, core: { ...pineMarten.core, school: 'full-size' } },
-      cupboard,
-      hand,
-      undefined,
-      FINE,
-    );
-    const under = makePlan(whole, cupboard, hand, undefined, FINE);
+    const full = planned({ ...whole, core: { ...pineMarten.core, school: 'full-size' } }, cupboard, hand, FINE);
+    const under = planned(whole, cupboard, hand, FINE);
     expect(full.core.volumeMm3).toBeCloseTo(full.form.volumeMm3, 6);
     expect(under.core.volumeMm3).toBeLessThan(0.6 * full.core.volumeMm3);
     expect(full.findings.some((f) => f.id.startsWith('form-swallowed'))).toBe(false);
@@ -114,17 +108,14 @@ describe('wool for the core', () => {
         a.id === 'legs' ? { ...a, coat: pineMarten.areas.find((b) => b.id === 'back')!.coat } : a,
       ),
     };
-    const found = makePlan(furry, cupboard, hand, undefined, FINE).findings.find(
-      (f) => f.id === 'form-swallowed-foreleg',
-    )!;
+    const found = planned(furry, cupboard, hand, FINE).findings.find((f) => f.id === 'form-swallowed-foreleg')!;
     expect(found.severity).toBe('stop');
     const fits = found.why.find((w) => typeof w !== 'string' && w.kind === 'length') as { value: number };
     expect(fits.value).toBeGreaterThan(0.5);
-    const eased = makePlan(
+    const eased = planned(
       { ...bare(pineMarten), core: { ...pineMarten.core, allowanceMm: fits.value } },
       cupboard,
       hand,
-      undefined,
       FINE,
     );
     expect(eased.findings.some((f) => f.id === 'form-swallowed-foreleg' && f.severity === 'stop')).toBe(false);
@@ -276,28 +267,21 @@ describe('the wire', () => {
       ...cupboard,
       wires: cupboard.wires.map((w) => (w.id === 'steel-12' ? { ...w, haveMm: 500 } : { ...w, haveMm: 5000 })),
     };
-    const short = makePlan(pineMarten, box, hand, undefined, FINE).findings.find((f) => f.id === 'form-wire-short')!;
+    const short = planned(pineMarten, box, hand, FINE).findings.find((f) => f.id === 'form-wire-short')!;
     expect(short.severity).toBe('stop');
     expect(short.remedies.length).toBeGreaterThan(0);
     const wireId = short.remedies[0]!.changes[0]!.value as string;
-    const cured = makePlan({ ...pineMarten, frame: { ...pineMarten.frame, wireId } }, box, hand, undefined, FINE);
+    const cured = planned({ ...pineMarten, frame: { ...pineMarten.frame, wireId } }, box, hand, FINE);
     expect(cured.findings.some((f) => f.id === 'form-wire-short')).toBe(false);
     const thick = { ...cupboard, wires: [...cupboard.wires, { ...cupboard.wires[0]!, id: 'rod', diameterMm: 4 }] };
-    const found = makePlan(
-      { ...pineMarten, frame: { ...pineMarten.frame, wireId: 'rod' } },
-      thick,
-      hand,
-      undefined,
-      FINE,
-    ).findings;
+    const found = planned({ ...pineMarten, frame: { ...pineMarten.frame, wireId: 'rod' } }, thick, hand, FINE).findings;
     const room = found.find((f) => f.id === 'form-wire-thick')!;
     expect(room.severity).toBe('stop');
     for (const r of room.remedies) {
-      const next = makePlan(
+      const next = planned(
         { ...pineMarten, frame: { ...pineMarten.frame, wireId: r.changes[0]!.value as string } },
         thick,
         hand,
-        undefined,
         FINE,
       );
       expect(next.findings.some((f) => f.id === 'form-wire-thick')).toBe(false);
@@ -398,11 +382,10 @@ describe('standing', () => {
   it.each(BODY_PLANS.map((b) => [b.id, b.finishedLengthMm] as const))(
     '%s stands or hangs, with nothing stopped',
     (id, mm) => {
-      const plan = makePlan(
+      const plan = planned(
         newPiece({ id: 'n', name: 'New', plan: id, finishedLengthMm: mm, lifeLengthMm: 900, seed: 1 }, cupboard, hand),
         cupboard,
         hand,
-        undefined,
         { edgeShare: 1 / 110 },
       );
       expect(plan.findings.filter((f) => f.stage === 'form' && f.severity === 'stop').map((f) => f.id)).toEqual([]);

@@ -69,14 +69,28 @@ export function coreSkin(skin: Skin, loft: Float64Array): CoreSkin {
       // The next grid meets the core elsewhere.
     }
   }
-  const grid = insideGrid(skin, skin.edgeMm, false);
-  return { skin: null, undrawn: true, grid, finder: new SkinFinder(skin, skin.normals, skin.edges, grid), loft };
+  return { skin: null, undrawn: true, ...depthsOf(skin, skin.edgeMm, false), loft };
+}
+
+type Depths = Pick<CoreSkin, 'grid' | 'finder'>;
+const remembered = new WeakMap<Skin, Map<string, Depths>>();
+
+/** Depths inside a skin do not depend on the coat: they are worked out once for every skin and let go with it. */
+function depthsOf(skin: Skin, edgeMm: number, half: boolean): Depths {
+  const key = `${edgeMm}:${half}`;
+  const ofSkin = remembered.get(skin) ?? new Map<string, Depths>();
+  remembered.set(skin, ofSkin);
+  const held = ofSkin.get(key);
+  if (held) return held;
+  const grid = insideGrid(skin, edgeMm, half);
+  const made = { grid, finder: new SkinFinder(skin, skin.normals, skin.edges, grid) };
+  ofSkin.set(key, made);
+  return made;
 }
 
 function attempt(skin: Skin, loft: Float64Array, edgeMm: number): CoreSkin {
   const half = even(skin, loft);
-  const grid = insideGrid(skin, edgeMm, half);
-  const finder = new SkinFinder(skin, skin.normals, skin.edges, grid);
+  const { grid, finder } = depthsOf(skin, edgeMm, half);
   if (loft.every((x) => x === 0)) return { skin, undrawn: false, grid, finder, loft };
   const T = skin.triangles;
   const wanted = (t: number, b0: number, b1: number, b2: number): number =>

@@ -75,13 +75,19 @@ export function toTriangle(p: Float64Array, T: Uint32Array, t: number, x: number
 }
 
 const spot = new Float64Array(6);
+const weights = new Float64Array(3);
+/** Triangles looked at on the way to the nearest: eight at the corners of a cell, three at each of twelve steps. */
+const tried = new Int32Array(8 + 3 * 12);
 
 /**
  * Point and outward direction of the curved skin over the triangle at the weights u, v of its second and third corner,
  * into `spot`: the quadratic patch whose edge middles stand out by the sagitta their normals imply.
  */
 function patch(p: Float64Array, normals: Float64Array, T: Uint32Array, t: number, u: number, v: number): void {
-  const b = [1 - u - v, u, v];
+  const b = weights;
+  b[0] = 1 - u - v;
+  b[1] = u;
+  b[2] = v;
   let s0 = 0, s1 = 0, s2 = 0, n0 = 0, n1 = 0, n2 = 0; // prettier-ignore
   for (let c = 0; c < 3; c++) {
     const i = 3 * T[3 * t + c]!;
@@ -244,12 +250,15 @@ export class SkinFinder {
   readonly #normals: Float64Array;
   readonly #edges: Edges;
   readonly #grid: InsideGrid;
+  /** Distance and two weights of the nodes asked for so far; NaN where none has been. */
+  readonly #nodes: Float64Array;
 
   constructor(mesh: Mesh, normals: Float64Array, edges: Edges, grid: InsideGrid) {
     this.#mesh = mesh;
     this.#normals = normals;
     this.#edges = edges;
     this.#grid = grid;
+    this.#nodes = new Float64Array(3 * grid.nearest.length).fill(NaN);
   }
 
   /** Distance of a grid node to the curved skin; positive inside. */
@@ -257,13 +266,20 @@ export class SkinFinder {
     const { h, origin, n, nearest, inside } = this.#grid;
     const t = nearest[node]!;
     if (t < 0) return { triangle: -1, distance: inside[node] ? Infinity : -Infinity, b0: 0, b1: 0, b2: 0 };
-    const x = origin[0] + (node % n[0]) * h;
-    const y = origin[1] + (Math.floor(node / n[0]) % n[1]) * h;
-    const z = origin[2] + Math.floor(node / (n[0] * n[1])) * h;
-    const hit = this.#hit(t, x, y, z);
-    // At a sharp edge the normals may mislead; which side of the skin a node is on was counted.
-    const distance = inside[node] ? Math.abs(hit.distance) : -Math.abs(hit.distance);
-    return { ...hit, distance };
+    const known = this.#nodes;
+    if (Number.isNaN(known[3 * node]!)) {
+      const x = origin[0] + (node % n[0]) * h;
+      const y = origin[1] + (Math.floor(node / n[0]) % n[1]) * h;
+      const z = origin[2] + Math.floor(node / (n[0] * n[1])) * h;
+      const hit = this.#hit(t, x, y, z);
+      // At a sharp edge the normals may mislead; which side of the skin a node is on was counted.
+      known[3 * node] = inside[node] ? Math.abs(hit.distance) : -Math.abs(hit.distance);
+      known[3 * node + 1] = hit.b1;
+      known[3 * node + 2] = hit.b2;
+    }
+    const b1 = known[3 * node + 1]!;
+    const b2 = known[3 * node + 2]!;
+    return { triangle: t, distance: known[3 * node]!, b0: 1 - b1 - b2, b1, b2 };
   }
 
   /**
@@ -329,20 +345,17 @@ export class SkinFinder {
     const k = Math.max(0, Math.min(n[2] - 2, Math.floor((z - origin[2]) / h)));
     let best = -1;
     let least = Infinity;
-    const look = (t: number) => {
-      if (t < 0 || t === best) return false;
+    let looked = 0;
+    const look = (t: number): void => {
+      if (t < 0) return;
+      for (let q = 0; q < looked; q++) if (tried[q] === t) return;
+      tried[looked++] = t;
       toTriangle(p, T, t, x, y, z);
-      if (nearestOf[3]! >= least) return false;
+      if (nearestOf[3]! >= least) return;
       least = nearestOf[3]!;
       best = t;
-      return true;
     };
-    let last = -1;
-    for (let c = 0; c < 8; c++) {
-      const t = nearest[i + (c & 1) + n[0] * (j + ((c >> 1) & 1) + n[1] * (k + (c >> 2)))]!;
-      if (t !== last) look(t);
-      last = t;
-    }
+    for (let c = 0; c < 8; c++) look(nearest[i + (c & 1) + n[0] * (j + ((c >> 1) & 1) + n[1] * (k + (c >> 2)))]!);
     if (best < 0) return { triangle: -1, distance: -Infinity, b0: 0, b1: 0, b2: 0 };
     // From there downhill over the neighbours.
     for (let step = 0; step < 12; step++) {

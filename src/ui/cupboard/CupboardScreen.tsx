@@ -31,7 +31,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 const sheet = { bgcolor: 'background.paper', border: 1, borderColor: 'divider' } as const;
 
 export function CupboardScreen() {
-  const { ready } = useReady();
+  const { ready, failed } = useReady();
   const cupboard = useDesk((s) => s.cupboard);
   const onDesk = useDesk((s) => s.piece);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -69,6 +69,7 @@ export function CupboardScreen() {
   return (
     <PlainPage
       title="Cupboard"
+      busy={!ready && !failed}
       actions={
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
           <Button onClick={undo} disabled={past === 0}>

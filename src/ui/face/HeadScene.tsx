@@ -1,12 +1,13 @@
 'use client';
 /** One small picture of the head: skin, areas in their colours or with fur, and the face. */
 import { Canvas, useThree } from '@react-three/fiber';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { outOfHead } from '@/core/face/head';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
 import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
+import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
 import { BARE, surface, useFreed } from '@/ui/pictures/turntable-geometry';
 
@@ -15,13 +16,16 @@ export interface HeadSceneProps {
   readonly yaw: number;
   readonly pitch: number;
   readonly software: boolean;
+  /** Few strands, one point of the screen each. */
+  readonly few: boolean;
 }
 
 /** Pixels of the smaller side that the head takes. */
 const HEAD_PX = 148;
-const STRANDS = { software: 20_000, card: 60_000 } as const;
+const STRANDS = { plain: 1_500, software: 20_000, card: 60_000 } as const;
 
-export function HeadScene({ plan, yaw, pitch, software }: HeadSceneProps) {
+export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
+  const [awaited] = useState(() => new Awaited());
   const view = useDesk((s) => s.view);
   const face = plan.face!;
   const at = useMemo(() => {
@@ -39,8 +43,8 @@ export function HeadScene({ plan, yaw, pitch, software }: HeadSceneProps) {
       orthographic
       flat
       frameloop="demand"
-      dpr={software ? 1 : [1, 2]}
-      gl={{ antialias: !software, alpha: true, powerPreference: 'low-power' }}
+      dpr={software || few ? 1 : [1, 2]}
+      gl={{ antialias: !software && !few, alpha: true, powerPreference: 'low-power' }}
       camera={{ near: 0.1, far: 10_000 }}
       style={{ position: 'absolute', inset: 0 }}
     >
@@ -62,7 +66,15 @@ export function HeadScene({ plan, yaw, pitch, software }: HeadSceneProps) {
           ),
       )}
       <FaceOnAnimal plan={plan} />
-      {fur && <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} trimStep={null} />}
+      {fur && (
+        <Fur
+          plan={plan}
+          most={few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card}
+          trimStep={null}
+          awaited={awaited}
+        />
+      )}
+      <Settled awaited={awaited} />
     </Canvas>
   );
 }

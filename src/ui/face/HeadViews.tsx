@@ -20,6 +20,7 @@ const nothing = () => () => undefined;
 export function HeadViews() {
   const plan = useDesk((s) => s.plan);
   const f = useFace();
+  const few = useDesk((s) => s.settings.picture === 'plain');
   const can = useSyncExternalStore(nothing, drawing, () => null);
   if (!plan || !f?.plan) return null;
   if (can === 'none') {
@@ -36,8 +37,16 @@ export function HeadViews() {
     <Box sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}>
       {HEAD_VIEWS.map((v) => (
         <Box key={v.name} sx={{ position: 'relative', bgcolor: 'desk.stage', minHeight: 0 }}>
-          <Box role="img" aria-label={`The head from the ${v.name}`} sx={{ position: 'absolute', inset: 0 }}>
-            {can !== null && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={can === 'software'} />}
+          <Box
+            role="img"
+            data-picture=""
+            aria-busy
+            aria-label={`The head from the ${v.name}`}
+            sx={{ position: 'absolute', inset: 0 }}
+          >
+            {can !== null && (
+              <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={can === 'software'} few={few} />
+            )}
           </Box>
           <Box sx={{ position: 'absolute', left: 6, top: 3, fontSize: 13 }}>{v.name}</Box>
         </Box>

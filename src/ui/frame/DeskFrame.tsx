@@ -11,7 +11,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { startPlanner } from '@/desk/planner';
 import { keepPiece, openPiece, workHere, type Opened } from '@/desk/session';
-import { useDesk } from '@/desk/store';
+import { upToDate, useDesk } from '@/desk/store';
 import { KeysHelp } from './KeysHelp';
 import { Path } from './Path';
 import { PlainPage } from './PlainPage';
@@ -81,6 +81,7 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
 function Desk({ id, children }: { id: string; children: ReactNode }) {
   const mine = useDesk((s) => s.mine);
   const saveError = useDesk((s) => s.saveError);
+  const busy = useDesk((s) => !upToDate(s));
   const [help, setHelp] = useState(false);
   const router = useRouter();
   const path = usePathname();
@@ -117,7 +118,10 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
           so that nothing is lost.
         </Alert>
       )}
-      <Box sx={{ flex: 1, minHeight: 0, position: 'relative', display: 'flex', flexDirection: 'column' }}>
+      <Box
+        aria-busy={busy}
+        sx={{ flex: 1, minHeight: 0, position: 'relative', display: 'flex', flexDirection: 'column' }}
+      >
         {children}
         <PlanProgress />
       </Box>

@@ -4,8 +4,20 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Rooms } from './Rooms';
+import { SavedMark } from './SavedMark';
 
-export function PlainPage({ title, actions, children }: { title: string; actions?: ReactNode; children: ReactNode }) {
+export function PlainPage({
+  title,
+  actions,
+  busy = false,
+  children,
+}: {
+  title: string;
+  actions?: ReactNode;
+  /** What it shows is still being read. */
+  busy?: boolean;
+  children: ReactNode;
+}) {
   return (
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
       <Box
@@ -25,9 +37,10 @@ export function PlainPage({ title, actions, children }: { title: string; actions
       >
         <Typography variant="h1">{title}</Typography>
         <Box sx={{ flex: 1 }}>{actions}</Box>
+        <SavedMark />
         <Rooms />
       </Box>
-      <Box component="main" sx={{ flex: 1, width: '100%', maxWidth: 1180, mx: 'auto', p: 3 }}>
+      <Box component="main" aria-busy={busy} sx={{ flex: 1, width: '100%', maxWidth: 1180, mx: 'auto', p: 3 }}>
         {children}
       </Box>
     </Box>

@@ -8,6 +8,8 @@ interface Props {
   readonly what: string;
   /** When this changes the part is tried again. */
   readonly resetKey?: unknown;
+  /** Told when the part could not be drawn. */
+  readonly onFail?: () => void;
   readonly children: ReactNode;
 }
 
@@ -20,6 +22,10 @@ export class StageBoundary extends Component<Props, { error: Error | null; key: 
 
   static getDerivedStateFromProps(props: Props, state: { error: Error | null; key: unknown }) {
     return props.resetKey === state.key ? null : { error: null, key: props.resetKey };
+  }
+
+  override componentDidCatch() {
+    this.props.onFail?.();
   }
 
   override render() {

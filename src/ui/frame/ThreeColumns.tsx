@@ -1,9 +1,13 @@
 'use client';
 /** The desk's three columns: what there is on the left, its picture in the middle, the answer and controls on the right. */
 import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { upToDate, useDesk } from '@/desk/store';
 
 export function ThreeColumns({ left, middle, right }: { left: ReactNode; middle: ReactNode; right: ReactNode }) {
+  // Controls that stood alone would jump aside under the hand once the answer appears above them.
+  const waiting = useDesk((s) => s.plan === null && !upToDate(s));
   const side = { bgcolor: 'background.paper', overflow: 'auto', minHeight: 0 } as const;
   return (
     <Box
@@ -25,7 +29,13 @@ export function ThreeColumns({ left, middle, right }: { left: ReactNode; middle:
         tabIndex={0}
         sx={{ ...side, borderLeft: 1, borderColor: 'divider', p: 2.25 }}
       >
-        {right}
+        {waiting ? (
+          <Typography sx={{ color: 'text.secondary' }}>
+            The docket appears as soon as the animal has been worked out.
+          </Typography>
+        ) : (
+          right
+        )}
       </Box>
     </Box>
   );

@@ -8,6 +8,7 @@ import { savePieceFile } from '@/desk/files';
 import { redo, undo, useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PrintButton } from './PrintButton';
+import { SavedMark } from './SavedMark';
 import { figures } from './theme';
 
 function useHistory() {
@@ -104,14 +105,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
           ?
         </Button>
       </Box>
-      <Box
-        sx={{ fontSize: 13, color: 'text.secondary', whiteSpace: 'nowrap', minWidth: 78, textAlign: 'right' }}
-        role="status"
-      >
-        {savedAt
-          ? `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
-          : ''}
-      </Box>
+      <SavedMark at={savedAt} />
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 /** The lay chart on screen: rows at true length over each other, the hem at the bottom, the next row lit. */
 import Box from '@mui/material/Box';
+import { memo } from 'react';
 import type { AreaPlan } from '@/core/coat/coat';
 import { drawColumn, GUTTER } from '@/sheets/lay-chart-drawing';
 import { figures } from '@/ui/frame/theme';
@@ -14,7 +15,8 @@ export interface LayChartPictureProps {
   readonly done: ReadonlySet<number>;
 }
 
-export function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
+/** Drawn again only when its area, the next row or what is done has changed. */
+export const LayChartPicture = memo(function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
   const { q } = useUnits();
   const fur = area.fur;
   if (!fur || fur.chart.columns.length === 0) return null;
@@ -133,4 +135,4 @@ export function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
       ))}
     </Box>
   );
-}
+});

@@ -16,7 +16,7 @@ import { BARE } from './colours';
 /** CSS pixels on a millimetre. */
 const PER_MM = 96 / 25.4;
 /** More strokes than this are thinned: the picture would take longer than a blink. */
-const MOST = 60_000;
+const MOST = { whole: 60_000, plain: 6_000 } as const;
 
 export interface SwatchPictureProps {
   readonly label: string;
@@ -39,6 +39,7 @@ export function SwatchPicture(p: SwatchPictureProps) {
   const lot = useDesk((s) => s.cupboard.lots.find((l) => l.id === p.lotId));
   const hand = useDesk((s) => s.hand);
   const seed = useDesk((s) => s.piece?.seed ?? 1);
+  const most = useDesk((s) => MOST[s.settings.picture]);
   const times = p.times ?? 1;
   useEffect(() => {
     const canvas = ref.current;
@@ -63,7 +64,7 @@ export function SwatchPicture(p: SwatchPictureProps) {
       canvas.width / scale,
       canvas.height / scale,
     );
-    const every = Math.max(1, Math.ceil(s.count / MOST));
+    const every = Math.max(1, Math.ceil(s.count / most));
     const colours = [p.pile.colour, p.pile.tipColour ?? p.pile.colour, p.pile.marking?.colour ?? p.pile.colour];
     // Fibres drawn fewer are drawn wider, so that as much is hidden.
     g.lineWidth = Math.max(0.02, s.widthMm * scale * every);
@@ -79,7 +80,7 @@ export function SwatchPicture(p: SwatchPictureProps) {
       g.lineTo(s.strokes[4 * i + 2]! * scale, y - s.strokes[4 * i + 3]! * scale);
       g.stroke();
     }
-  }, [p.pile, p.arealMgCm2, p.spacingMm, p.widePx, p.highPx, times, lot, hand, seed, p.look, p.groundHex]);
+  }, [p.pile, p.arealMgCm2, p.spacingMm, p.widePx, p.highPx, times, lot, hand, seed, p.look, p.groundHex, most]);
   return (
     <Box
       component="canvas"

@@ -66,6 +66,7 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   const [ref, size] = useSize();
   const can = useSyncExternalStore(nothing, drawing, () => null);
   const plan = useDesk((s) => s.plan);
+  const few = useDesk((s) => s.settings.picture === 'plain');
   const chosen = useDesk((s) => s.view);
   const view = useMemo(
     () => ({
@@ -107,6 +108,8 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
       <Box
         ref={ref}
         role="img"
+        data-picture=""
+        aria-busy={can !== 'none'}
         aria-label={`${name} seen from ${seenFrom(view)}, showing ${OVERLAY_WORDS[view.overlay]}`}
         sx={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'grab', '&:active': { cursor: 'grabbing' } }}
         onPointerDown={(e) => {
@@ -128,13 +131,18 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
         }}
       >
         {can !== null && can !== 'none' && plan && size.width > 0 && (
-          <StageBoundary what="The 3D picture" resetKey={plan}>
+          <StageBoundary
+            what="The 3D picture"
+            resetKey={plan}
+            onFail={() => ref.current?.setAttribute('aria-busy', 'false')}
+          >
             <Scene
               plan={plan}
               view={view}
               perMm={perMm}
               litRow={litRow}
               software={can === 'software'}
+              few={few}
               tool={tool}
               dots={dots}
               paintingRef={paintingRef}

@@ -1,7 +1,7 @@
 'use client';
 /** What stands on the turntable, drawn with three.js: skin, areas, rows, lie, cover, fur. Redrawn only when asked. */
 import { Canvas, useThree } from '@react-three/fiber';
-import { useEffect, useMemo, useState, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import * as THREE from 'three';
 import type { Strands } from '@/core/coat/strands';
 import type { Plan } from '@/core/plan';
@@ -12,6 +12,7 @@ import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
 import { FaceOnAnimal } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
+import { Awaited, Settled } from './Settled';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, MARK, surface, useFreed } from './turntable-geometry';
 
@@ -28,6 +29,8 @@ export interface SceneProps {
   readonly perMm: number;
   readonly litRow: number | null;
   readonly software: boolean;
+  /** Few strands, one point of the screen each. */
+  readonly few: boolean;
   /** The room that is open, where it says what a press or a drag on the animal does. */
   readonly tool: Tool | undefined;
   readonly dots: readonly Dot[];
@@ -42,7 +45,7 @@ THREE.setConsoleFunction((level, message, ...rest: unknown[]) => {
 });
 
 /** How many strands of fur are drawn. */
-const STRANDS = { software: 26_000, card: 110_000 } as const;
+const STRANDS = { plain: 2_500, software: 26_000, card: 110_000 } as const;
 
 export function TurntableScene(p: SceneProps) {
   return (
@@ -50,8 +53,8 @@ export function TurntableScene(p: SceneProps) {
       orthographic
       flat
       frameloop="demand"
-      dpr={p.software ? 1 : [1, 2]}
-      gl={{ antialias: !p.software, alpha: true, powerPreference: 'low-power' }}
+      dpr={p.software || p.few ? 1 : [1, 2]}
+      gl={{ antialias: !p.software && !p.few, alpha: true, powerPreference: 'low-power' }}
       camera={{ near: 0.1, far: 10_000 }}
       style={{ position: 'absolute', inset: 0 }}
       onCreated={({ gl }) => void (gl.localClippingEnabled = true)}
@@ -104,7 +107,8 @@ export function Rig({
   return <ambientLight intensity={1.35} />;
 }
 
-function Animal({ plan, view, litRow, software, tool, dots, paintingRef }: SceneProps) {
+function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: SceneProps) {
+  const [awaited] = useState(() => new Awaited());
   const draft = useDesk((s) => s.draft);
   const skin = draft ?? plan.form.skin;
   const touch = useTouch(plan, view, tool, paintingRef);
@@ -143,7 +147,12 @@ function Animal({ plan, view, litRow, software, tool, dots, paintingRef }: Scene
       )}
       {!draft && view.inside === 'finished' && <FaceOnAnimal plan={plan} />}
       {view.overlay === 'fur' && view.inside === 'finished' && !draft && (
-        <Fur plan={plan} most={software ? STRANDS.software : STRANDS.card} trimStep={view.trimStep} />
+        <Fur
+          plan={plan}
+          most={few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card}
+          trimStep={view.trimStep}
+          awaited={awaited}
+        />
       )}
       {view.overlay === 'lie' && view.inside === 'finished' && !draft && (
         <>
@@ -151,6 +160,7 @@ function Animal({ plan, view, litRow, software, tool, dots, paintingRef }: Scene
           <LieMarks plan={plan} />
         </>
       )}
+      <Settled awaited={awaited} />
     </group>
   );
 }
@@ -160,17 +170,35 @@ const TURNING = 0.35;
 /** How long after the last turn all of them are drawn again, ms. */
 const REST_MS = 220;
 
-export function Fur({ plan, most, trimStep }: { plan: Plan; most: number; trimStep: number | null }) {
+export function Fur({
+  plan,
+  most,
+  trimStep,
+  awaited,
+}: {
+  plan: Plan;
+  most: number;
+  trimStep: number | null;
+  awaited: Awaited;
+}) {
   const [fur, setFur] = useState<Strands | null>(null);
+  const arrived = useRef<() => void>(() => undefined);
   useEffect(() => {
     let gone = false;
-    void furStrands(most, trimStep).then((s) => {
-      if (!gone) setFur(s);
-    });
+    const end = awaited.begin();
+    furStrands(most, trimStep).then((s) => {
+      if (gone) return;
+      if (!s) return end();
+      arrived.current = end;
+      setFur(s);
+    }, end);
     return () => {
       gone = true;
+      end();
     };
-  }, [plan, most, trimStep]);
+    // The worker draws its last plan: only what strands are made of matters.
+  }, [plan.coat, plan.shade, most, trimStep, awaited]);
+  useEffect(() => arrived.current(), [fur]);
   const g = useFreed(
     useMemo(() => {
       if (!fur) return null;

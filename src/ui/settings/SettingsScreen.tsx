@@ -47,14 +47,14 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
 const whole = (k: Rate) => k === 'passesLine' || k === 'passesFold';
 
 export function SettingsScreen() {
-  const { ready } = useReady();
+  const { ready, failed } = useReady();
   const settings = useDesk((s) => s.settings);
   const hand = useDesk((s) => s.hand);
   const { mode, setMode } = useColorScheme();
   useUndoKeys();
   const set = (change: Partial<Settings>) => useDesk.setState((s) => ({ settings: { ...s.settings, ...change } }));
   return (
-    <PlainPage title="Settings">
+    <PlainPage title="Settings" busy={!ready && !failed}>
       {ready && (
         <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
           <Box
@@ -96,6 +96,16 @@ export function SettingsScreen() {
             >
               <MenuItem value="a4">A4</MenuItem>
               <MenuItem value="letter">Letter</MenuItem>
+            </TextField>
+            <TextField
+              select
+              label="Picture of the animal"
+              value={settings.picture}
+              onChange={(e) => set({ picture: e.target.value as Settings['picture'] })}
+              helperText="Plain is quicker to turn on a slow machine. Figures, charts and sheets are the same."
+            >
+              <MenuItem value="whole">Whole, with all its fur</MenuItem>
+              <MenuItem value="plain">Plain, with few strands</MenuItem>
             </TextField>
             <TextField
               select

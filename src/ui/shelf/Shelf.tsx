@@ -68,6 +68,7 @@ export function Shelf() {
   return (
     <PlainPage
       title="Fond Badger"
+      busy={!entries && !wrong}
       actions={
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Button variant="contained" disabled={!ready} onClick={() => setMaking(true)}>

@@ -1,0 +1,132 @@
+/**
+ * The plan from the command line, as a function of its arguments:
+ *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics [--out DIR] [--cupboard FILE] [--hand FILE]
+ *                   [--length mm|in] [--paper a4|letter] [--date YYYY-MM-DD]
+ * Several formats are written from one plan: --format pdf,csv.
+ * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
+ */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { defaultHand } from '../src/core/piece/hand';
+import { parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core/piece/read';
+import { makePlan } from '../src/core/plan';
+import { benchBook } from '../src/sheets/bench-book';
+import { sittingsCalendar } from '../src/sheets/calendar';
+import { cutListCsv } from '../src/sheets/cut-list';
+import { faceCard } from '../src/sheets/face-sheets';
+import { layChartSvg } from '../src/sheets/lay-chart-svg';
+import { planJson } from '../src/sheets/plan-json';
+import { rowSheets } from '../src/sheets/row-sheets';
+
+const FORMATS = ['json', 'pdf', 'csv', 'svg', 'book', 'ics'] as const;
+
+class Refused extends Error {}
+
+function take<T>(read: Read<T>, file: string): T {
+  if (read.ok) return read.value;
+  throw new Refused(
+    [`${file} cannot be used:`, ...read.problems.map((p: Problem) => `  ${p.where}: ${p.says}`)].join('\n'),
+  );
+}
+
+function json(file: string): unknown {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch (e) {
+    throw new Refused(`${file} cannot be read: ${(e as Error).message}`);
+  }
+}
+
+/** Where its words go. */
+export interface Io {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+}
+
+async function command(args: readonly string[], io: Io): Promise<void> {
+  const { values: v, positionals } = parseArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: {
+      format: { type: 'string', default: 'json' },
+      out: { type: 'string' },
+      cupboard: { type: 'string' },
+      hand: { type: 'string' },
+      length: { type: 'string', default: 'mm' },
+      paper: { type: 'string', default: 'a4' },
+      date: { type: 'string' },
+    },
+  });
+  const file = positionals[0];
+  if (!file || positionals.length > 1)
+    throw new Refused('Name one piece file, for example: npm run plan -- demo/pine-marten.json');
+  const forms = FORMATS.filter((f) => v.format.split(',').includes(f));
+  if (forms.length === 0 || v.format.split(',').some((f) => !FORMATS.some((known) => known === f)))
+    throw new Refused(`--format must be one of ${FORMATS.join(', ')}, or several with commas between them`);
+  const wants = (f: (typeof FORMATS)[number]): boolean => forms.includes(f);
+  if (v.length !== 'mm' && v.length !== 'in') throw new Refused('--length must be mm or in');
+  if (v.paper !== 'a4' && v.paper !== 'letter') throw new Refused('--paper must be a4 or letter');
+  const date = v.date ? new Date(`${v.date}T00:00:00Z`) : new Date();
+  if (Number.isNaN(date.getTime())) throw new Refused('--date must be a date such as 2026-11-25');
+
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch (e) {
+    throw new Refused(`${file} cannot be read: ${(e as Error).message}`);
+  }
+  const piece = take(parsePiece(text), file);
+  const box = v.cupboard ?? join(dirname(file), 'cupboard.json');
+  const cupboard = take(readCupboard(json(box)), box);
+  const hand = v.hand ? take(readHand(json(v.hand)), v.hand) : defaultHand;
+  if (wants('ics') && !piece.work.beginOn)
+    throw new Refused('A calendar needs the day of the first sitting (work.beginOn in the piece).');
+  const plan = makePlan(piece, cupboard, hand);
+
+  const out = v.out ?? (forms.length > 1 || wants('pdf') || wants('svg') || wants('book') ? '.' : undefined);
+  const put = (name: string, data: string | Uint8Array): void => {
+    if (out === undefined) {
+      io.out(data as string);
+      return;
+    }
+    mkdirSync(out, { recursive: true });
+    writeFileSync(join(out, name), data);
+    io.err(`${join(out, name)}\n`);
+  };
+  if (wants('json')) put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
+  if (wants('csv')) put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan));
+  const units = { length: v.length, mass: 'g', currency: '' } as const;
+  if (wants('book')) {
+    put(`${piece.id}-bench-book.pdf`, await benchBook(piece, plan, cupboard, { units, paper: v.paper, date }));
+  }
+  if (wants('ics')) {
+    if (plan.work.sittings.length === 0)
+      throw new Refused('Nothing is left to do, so there is no sitting to put in a calendar.');
+    put(`${piece.id}-sittings.ics`, sittingsCalendar(piece, plan, cupboard, units, date));
+  }
+  if (wants('pdf')) {
+    put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, cupboard, { units, paper: v.paper, date }));
+    if (plan.face) {
+      put(`${piece.id}-face-card.pdf`, await faceCard(piece, plan, cupboard, { units, paper: v.paper, date }));
+    }
+  }
+  if (wants('svg')) {
+    for (const a of plan.coat.areas) {
+      const svg = layChartSvg(a);
+      if (svg) put(`${piece.id}-${a.id}.svg`, svg);
+    }
+  }
+}
+
+/** @returns 0, or 1 when it was refused or failed, which is said on `err` */
+export async function planCommand(args: readonly string[], io: Io): Promise<number> {
+  try {
+    await command(args, io);
+    return 0;
+  } catch (e) {
+    const refused = e instanceof Refused || (e as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
+    io.err(`${refused ? (e as Error).message : String((e as Error).stack)}\n`);
+    return 1;
+  }
+}

@@ -1,0 +1,110 @@
+/**
+ * Finished plans kept in the browser, so that a piece shows its figures at once when it is opened again, and what was
+ * remembered of planning it, so that its first change is answered as fast as the next. A plan is taken only for exactly what
+ * it was worked out from, both only by exactly the program that made them; anything else is worked out anew. They live in a
+ * database of their own: losing it loses nothing but time.
+ */
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import type { Lasting } from '@/core/memo';
+
+export interface KeptPlan {
+  readonly id: string;
+  /** Of the program that made it. */
+  readonly mark: string;
+  /** What it was made from, see `inputsOf`. */
+  readonly inputs: string;
+  readonly plan: Plan;
+  /** ms since 1970; the oldest are let go first. */
+  readonly at: number;
+}
+
+export interface KeptMemory {
+  readonly id: string;
+  readonly mark: string;
+  readonly memory: Lasting;
+}
+
+export const KEPT_DATABASE = {
+  name: 'fond-badger-plans',
+  version: 1,
+  stores: [
+    { name: 'plans', keyPath: 'id' },
+    { name: 'memories', keyPath: 'id' },
+  ],
+} as const;
+/** As many pieces as are likely to be on the table at once; one takes about 15 MB. */
+const MOST = 8;
+/** Set when the app is built; empty while its sources are being written, and then nothing is kept. */
+const MARK = process.env.PLAN_MARK ?? '';
+
+interface Database extends DBSchema {
+  plans: { key: string; value: KeptPlan };
+  memories: { key: string; value: KeptMemory };
+}
+
+let database: Promise<IDBPDatabase<Database>> | null = null;
+
+const db = () =>
+  (database ??= openDB<Database>(KEPT_DATABASE.name, KEPT_DATABASE.version, {
+    upgrade(d) {
+      for (const { name, keyPath } of KEPT_DATABASE.stores) d.createObjectStore(name, { keyPath });
+    },
+    terminated() {
+      database = null;
+    },
+  }));
+
+/** Does something with the store; where it is full, blocked or broken only time is lost. */
+async function tried<T>(work: (d: IDBPDatabase<Database>) => Promise<T>): Promise<T | null> {
+  if (MARK === '') return null;
+  try {
+    return await work(await db());
+  } catch {
+    return null;
+  }
+}
+
+/** All that decides a plan, to the letter. */
+export const inputsOf = (piece: Piece, cupboard: Cupboard, hand: Hand): string =>
+  JSON.stringify([piece, cupboard, hand]);
+
+/** The kept plan of exactly this piece, cupboard and hand; null where there is none. */
+export const keptPlan = (piece: Piece, cupboard: Cupboard, hand: Hand): Promise<Plan | null> =>
+  tried(async (d) => {
+    const kept = await d.get('plans', piece.id);
+    return kept && kept.mark === MARK && kept.inputs === inputsOf(piece, cupboard, hand) ? kept.plan : null;
+  });
+
+/** What was remembered of planning a piece; null where nothing is. */
+export const keptMemory = (id: string): Promise<Lasting | null> =>
+  tried(async (d) => {
+    const kept = await d.get('memories', id);
+    return kept && kept.mark === MARK ? kept.memory : null;
+  });
+
+/** Keeps a finished plan and what was remembered on the way to it. */
+export const keepPlan = (piece: Piece, cupboard: Cupboard, hand: Hand, plan: Plan, memory: Lasting): Promise<unknown> =>
+  tried(async (d) => {
+    const { id } = piece;
+    const all = d.transaction(['plans', 'memories'], 'readwrite');
+    const [plans, memories] = [all.objectStore('plans'), all.objectStore('memories')];
+    void plans.put({ id, mark: MARK, inputs: inputsOf(piece, cupboard, hand), plan, at: Date.now() });
+    void memories.put({ id, mark: MARK, memory });
+    if ((await plans.count()) > MOST) {
+      const ages: { id: string; at: number }[] = [];
+      for (let c = await plans.openCursor(); c; c = await c.continue()) ages.push({ id: c.value.id, at: c.value.at });
+      for (const old of ages.sort((a, b) => b.at - a.at).slice(MOST)) {
+        void plans.delete(old.id);
+        void memories.delete(old.id);
+      }
+    }
+    await all.done;
+  });
+
+/** Lets go of what was kept of a piece that was taken off the shelf. */
+export const dropKept = (id: string): Promise<unknown> =>
+  tried((d) => Promise.all([d.delete('plans', id), d.delete('memories', id)]));
