@@ -27,5 +27,5 @@ for (const piece of [pineMarten, alpacaCria, kingfisher, brownHare]) {
   writeFileSync(`${file}.part`, packed({ piece, cupboard, hand: defaultHand, plan, inputs, memory: memo.lasting() }));
   renameSync(`${file}.part`, file);
 }
-for (const piece of [alpacaCria, kingfisher]) planned(piece, cupboard, defaultHand, NINETIETH);
+for (const piece of [pineMarten, alpacaCria, kingfisher]) planned(piece, cupboard, defaultHand, NINETIETH);
 process.stdout.write(`Plans of the demos: ${dir}\n`);

@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Packr } from 'msgpackr';
 
-const codec = new Packr({ structuredClone: true, useRecords: false });
+const codec = new Packr({ structuredClone: true });
 
 export const packed = (value: unknown): Uint8Array => codec.pack(value);
 export const unpacked = (bytes: Uint8Array): unknown => codec.unpack(bytes);
@@ -14,5 +14,5 @@ export const unpacked = (bytes: Uint8Array): unknown => codec.unpack(bytes);
 /** The same reader for a blank page, as the text of a script that leaves `unpacked` on the window. */
 export const readerForPages = (): string =>
   `${readFileSync(join(import.meta.dirname, '../../node_modules/msgpackr/dist/index.min.js'), 'utf8')}
-   const codec = new msgpackr.Unpackr({ structuredClone: true, useRecords: false });
+   const codec = new msgpackr.Unpackr({ structuredClone: true });
    window.unpacked = (bytes) => codec.unpack(bytes);`;

@@ -50,7 +50,7 @@ const earsChoice = (instead: Face['ears']['when']): TieChoice => ({
 });
 
 export function faceWork(x: FaceWorkInput): { readonly operations: Operation[]; readonly ties: FaceTie[] } {
-  const { face, cupboard, eyes, ears, coat, piece } = x;
+  const { face, eyes, ears, coat, piece } = x;
   const operations: Operation[] = [];
   const ties: FaceTie[] = [];
   const joined = { id: 'core-join', why: say`The head is joined and firm first.`, strength: Infinity };
