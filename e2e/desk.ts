@@ -90,7 +90,9 @@ export async function accessible(page: Page): Promise<void> {
 
 /** The last change is stored. */
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/^(Saved \d\d:\d\d|All saved)$/);
+  const mark = page.getByRole('status', { name: 'Saving' });
+  await expect(mark).toHaveAttribute('aria-busy', 'false');
+  await expect(mark).toHaveText(/^(Saved \d\d:\d\d)?$/);
 }
 
 /** Takes an option of the list that is open, by key: a press that comes while it still unfolds is not taken. */

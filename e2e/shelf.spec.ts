@@ -10,6 +10,13 @@ test('an empty browser shows the demo pieces; the marten opens in one press with
   await walkTo(page);
   await expect(docket(page)).toContainText(/Cut \d+(\.5)? mm lengths\. Lay \d+ rows \d+(\.5)? mm apart, hem first\./);
   await expect(docket(page)).toContainText('base hidden');
+  // On by hand from stage to stage.
+  await expect(page.getByRole('list', { name: 'Areas' })).toBeVisible();
+  const stage = (name: RegExp) => page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
+  await stage(/Shade/);
+  await expect(docket(page).getByText('Seen as')).toBeVisible();
+  await stage(/Face/);
+  await expect(docket(page).getByText(/across,/)).toBeVisible();
 });
 
 test('a new piece from a body plan and a size; wrong entries are named and kept', async ({ desk: page }) => {

@@ -39,9 +39,9 @@ export class Memo {
     return [...this.#slots].filter(([, held]) => isPlain(held.value, seen));
   }
 
-  /** Takes back what was stored; what has been made since stays. */
-  recall(stored: Lasting): void {
-    for (const [slot, held] of stored) if (!this.#slots.has(slot)) this.#slots.set(slot, held);
+  /** Takes back what was stored. @param over what is held now is of another piece, and makes way */
+  recall(stored: Lasting, over = false): void {
+    for (const [slot, held] of stored) if (over || !this.#slots.has(slot)) this.#slots.set(slot, held);
   }
 
   keep<T>(slot: string, key: string, make: () => T): T {

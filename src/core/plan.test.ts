@@ -309,9 +309,12 @@ describe('properties', () => {
     expect(again.made.get('rows:back')).toBe(1);
     // What has been made since is newer than what was stored.
     again.recall(structuredClone(m.lasting()));
-    const made = again.made.get('rows:back');
     makePlan(edited, cupboard, hand, again, rough);
-    expect(again.made.get('rows:back')).toBe(made);
+    expect(again.made.get('rows:back')).toBe(1);
+    // Held of another piece, it makes way.
+    again.recall(structuredClone(m.lasting()), true);
+    makePlan(edited, cupboard, hand, again, rough);
+    expect(again.made.get('rows:back')).toBe(2);
   });
 
   it('needles remembered over many changes are those found anew', () => {

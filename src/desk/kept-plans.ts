@@ -86,14 +86,20 @@ export const keptMemory = (id: string): Promise<Lasting | null> =>
     return kept && kept.mark === MARK ? kept.memory : null;
   });
 
-/** Keeps a finished plan and what was remembered on the way to it. */
-export const keepPlan = (piece: Piece, cupboard: Cupboard, hand: Hand, plan: Plan, memory: Lasting): Promise<unknown> =>
+/** Keeps a finished plan, and what was remembered on the way to it where its shapes have changed. */
+export const keepPlan = (
+  piece: Piece,
+  cupboard: Cupboard,
+  hand: Hand,
+  plan: Plan,
+  memory: Lasting | null,
+): Promise<unknown> =>
   tried(async (d) => {
     const { id } = piece;
     const all = d.transaction(['plans', 'memories'], 'readwrite');
     const [plans, memories] = [all.objectStore('plans'), all.objectStore('memories')];
     void plans.put({ id, mark: MARK, inputs: inputsOf(piece, cupboard, hand), plan, at: Date.now() });
-    void memories.put({ id, mark: MARK, memory });
+    if (memory) void memories.put({ id, mark: MARK, memory });
     if ((await plans.count()) > MOST) {
       const ages: { id: string; at: number }[] = [];
       for (let c = await plans.openCursor(); c; c = await c.continue()) ages.push({ id: c.value.id, at: c.value.at });

@@ -23,16 +23,19 @@ function connect(): Comlink.Remote<PlanWorker> {
 let asked = 0;
 let keeping: ReturnType<typeof setTimeout> | undefined;
 /** A plan is kept once nothing has been changed for so long, ms. */
-const QUIET = 2500;
+const QUIET = 6000;
 
 let recalled: { readonly id: string; readonly done: Promise<void> } | null = null;
 
 /** Hands the worker what was remembered of planning a piece, once; a change that comes meanwhile waits for it. */
 function recall(id: string): Promise<void> {
   if (recalled?.id !== id) {
-    const done = keptMemory(id).then(async (memory) => {
-      if (memory) await connect().recall(memory);
-    });
+    const done = keptMemory(id)
+      .then(async (memory) => {
+        if (memory) await connect().recall(id, memory);
+      })
+      // Without it the first change takes a little longer.
+      .catch(() => undefined);
     recalled = { id, done };
   }
   return recalled.done;

@@ -37,6 +37,17 @@ let newestScan = 0;
 let newestMatch = 0;
 let last: { piece: Piece; cupboard: Cupboard; hand: Hand; plan: Plan } | null = null;
 
+/** The piece the memory is of, and the shapes that were stored of it last. */
+let remembers: string | null = null;
+let stored = '';
+const SHAPES: readonly string[] = ['form', 'lie', 'depth', 'shape'];
+/** What tells one set of shapes from another. Rows and figures are found again soon, and are stored along with shapes only. */
+const shapesIn = (lasting: Lasting): string =>
+  lasting
+    .filter(([slot]) => SHAPES.includes(slot.split(':')[0]!))
+    .map(([slot, { key }]) => `${slot} ${key}`)
+    .join();
+
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
 const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
 
@@ -44,6 +55,7 @@ const api = {
   /** @returns the plan, or null when a newer request or a stop came in between */
   async plan(piece: Piece, cupboard: Cupboard, hand: Hand, report: (p: Progress) => void): Promise<Plan | null> {
     const mine = ++newest;
+    remembers = piece.id;
     const steps = planSteps(piece, cupboard, hand, memo);
     let begun = performance.now();
     for (;;) {
@@ -66,10 +78,20 @@ const api = {
     newest++;
     last = { piece, cupboard, hand, plan };
   },
-  /** What is remembered and can be stored. */
-  lasting: (): Lasting => memo.lasting(),
+  /** What is remembered and can be stored; null while its shapes are those that were stored last. */
+  lasting(): Lasting | null {
+    const lasting = memo.lasting();
+    const shapes = shapesIn(lasting);
+    if (shapes === stored) return null;
+    stored = shapes;
+    return lasting;
+  },
   /** Takes back what was stored of planning a piece, so that its first change is answered as fast as the next. */
-  recall: (stored: Lasting): void => memo.recall(stored),
+  recall(pieceId: string, lasting: Lasting): void {
+    memo.recall(lasting, pieceId !== remembers);
+    remembers = pieceId;
+    stored = shapesIn(lasting);
+  },
   /** A quick, coarse skin of a form while it is being dragged. */
   draft(form: Piece['form']): DraftSkin {
     const d = draftSkin(form);

@@ -3,9 +3,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useEffect, useState } from 'react';
 import { planAgain, stopPlanning } from '@/desk/planner';
 import { useDesk } from '@/desk/store';
+import { useLate } from './useLate';
 
 const PATIENCE = 250;
 
@@ -14,16 +14,7 @@ export function PlanProgress() {
   const stopped = useDesk((s) => s.stopped);
   const error = useDesk((s) => s.planError);
   const hasPlan = useDesk((s) => s.plan !== null);
-  const [late, setLate] = useState(false);
-  const busy = progress !== null;
-  useEffect(() => {
-    if (!busy) return;
-    const t = setTimeout(() => setLate(true), PATIENCE);
-    return () => {
-      clearTimeout(t);
-      setLate(false);
-    };
-  }, [busy]);
+  const late = useLate(progress !== null, PATIENCE);
   if (error) {
     return (
       <Notice role="alert">

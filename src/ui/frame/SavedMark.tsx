@@ -1,20 +1,19 @@
 'use client';
-/** Whether everything changed is stored, and since when. */
+/** Whether everything changed is stored, and since when. Says "Saving" only where it takes noticeable time. */
 import Box from '@mui/material/Box';
 import { useDesk } from '@/desk/store';
+import { useLate } from './useLate';
 
-export function SavedMark({ at }: { at?: string | null }) {
+const PATIENCE = 400;
+
+/** @param at when the piece was stored last; without one nothing is said while all is well */
+export function SavedMark({ at = null }: { at?: string | null }) {
   const pending = useDesk((s) => s.unsaved > 0);
   const failed = useDesk((s) => s.saveError !== null);
-  const says = failed
-    ? 'Not saved'
-    : pending
-      ? 'Saving'
-      : at
-        ? `Saved ${new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
-        : at === undefined
-          ? 'All saved'
-          : '';
+  const late = useLate(pending, PATIENCE);
+  const saved = at
+    ? `Saved ${new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
+    : '';
   return (
     <Box
       sx={{ fontSize: 13, color: 'text.secondary', whiteSpace: 'nowrap', minWidth: 78, textAlign: 'right' }}
@@ -22,7 +21,7 @@ export function SavedMark({ at }: { at?: string | null }) {
       aria-label="Saving"
       aria-busy={pending}
     >
-      {says}
+      {failed ? 'Not saved' : pending && late ? 'Saving' : saved}
     </Box>
   );
 }
