@@ -40,6 +40,7 @@ export { expect };
 export async function walkTo(page: Page, name: Demo = 'Pine marten'): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: `Open ${name}` }).click();
+  await page.waitForURL('**/piece/**');
   await settled(page);
 }
 
