@@ -71,9 +71,12 @@ async function request(): Promise<void> {
     if (mine !== asked) return;
     if (!plan) return;
     useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
-    keeping = setTimeout(async () => {
-      const memory = await connect().lasting();
-      if (mine === asked) await keepPlan(piece, cupboard, hand, plan, memory);
+    // Whatever is changed meanwhile: this plan stays that of these inputs. What cannot be kept is worked out again.
+    keeping = setTimeout(() => {
+      connect()
+        .lasting()
+        .then((memory) => keepPlan(piece, cupboard, hand, plan, memory))
+        .catch(() => undefined);
     }, QUIET);
   } catch (e) {
     if (mine !== asked) return;
