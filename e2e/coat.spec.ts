@@ -1,7 +1,7 @@
 import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 
 test.describe('the picture', () => {
-  test.use({ picture: 'whole' });
+  test.use({ picture: 'whole', shape: 'fine' });
 
   test('the turntable turns, jumps to viewpoints and shows overlays by mouse and by key', async ({ desk: page }) => {
     await openDemo(page);

@@ -1,19 +1,24 @@
 /** What every browser test stands on: no console errors, no request to another origin, helpers to open a piece. */
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import type { Settings } from '../src/desk/settings';
 import { prepare, type Demo } from './prepared';
 import { shards } from './shards';
 
 type Stage = 'form' | 'coat' | 'shade' | 'face' | 'needles' | 'order' | 'bench' | 'log';
 
-const pictures = new WeakMap<Page, 'plain' | 'whole'>();
+type Prepared = Pick<Settings, 'picture' | 'shape'>;
 
-export const test = base.extend<{ desk: Page; picture: 'plain' | 'whole' }>({
+const asked = new WeakMap<Page, Prepared>();
+
+export const test = base.extend<{ desk: Page } & Prepared>({
   /** Tests of the picture itself have it whole: `test.use({ picture: 'whole' })`. */
   picture: ['plain', { option: true }],
+  /** Tests of what a coarse shape leaves out, as the rims of eyes, have it fine. */
+  shape: ['coarse', { option: true }],
   baseURL: async ({}, provide, info) => provide(shards()[info.parallelIndex]),
-  desk: async ({ page, baseURL, picture }, provide) => {
-    pictures.set(page, picture);
+  desk: async ({ page, baseURL, picture, shape }, provide) => {
+    asked.set(page, { picture, shape });
     const trouble: string[] = [];
     page.on('console', (m) => {
       // The tracer itself tries to read pictures held in the browser, which the policy of the pages rightly forbids.
@@ -51,7 +56,7 @@ export async function openDemo(
   stage: Stage = 'coat',
   view?: Record<string, unknown>,
 ): Promise<void> {
-  const id = await prepare(page, name, { picture: pictures.get(page) ?? 'plain', ...(view ? { view } : {}) });
+  const id = await prepare(page, name, { ...asked.get(page)!, ...(view ? { view } : {}) });
   await page.goto(`/piece/${id}/${stage}`);
   await settled(page);
 }
@@ -84,7 +89,11 @@ export async function accessible(page: Page): Promise<void> {
       .getAnimations()
       .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().iterations === Infinity),
   );
-  const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
+  // In the page itself, which has no frames: no second page has to be opened for it.
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }

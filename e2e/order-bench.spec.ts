@@ -1,5 +1,7 @@
 import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
 
+test.use({ shape: 'fine' });
+
 test('the order: steps by sitting with needle, wool and time, what must come before and what waits', async ({
   desk: page,
 }) => {

@@ -7,6 +7,8 @@ import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { accessible, choose, docket, expect, openDemo, saved, test } from './desk';
 
+test.use({ shape: 'fine' });
+
 const steps = (page: Page) => page.getByRole('region', { name: 'Steps by sitting' });
 const room = (page: Page, name: string) =>
   page

@@ -5,9 +5,10 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { planMark } from '../cli/plan-mark.mjs';
-import { readerForPages } from '../cli/testing/packed';
+import { packedName, readerForPages } from '../cli/testing/packed';
 import { plansDir } from '../cli/testing/plans-dir.mjs';
 import { KEPT_DATABASE } from '../src/desk/kept-plans';
+import type { Settings } from '../src/desk/settings';
 import { DATABASE } from '../src/desk/storage';
 
 export const DEMOS = {
@@ -23,21 +24,20 @@ const plans = plansDir();
 /** A page of the same origin on which nothing of the app runs. */
 const BLANK = `<!doctype html><link rel="icon" href="data:,"><title>Prepared</title><script>${readerForPages()}</script>`;
 
-export interface Preparing {
-  /** `plain` draws few strands; the tests of the picture ask for the whole of it. */
-  readonly picture: 'plain' | 'whole';
+/** How the animal is drawn and how finely its shape is worked out, as a maker chooses it in the settings. */
+export interface Preparing extends Pick<Settings, 'picture' | 'shape'> {
   /** How the piece was last looked at. */
   readonly view?: Record<string, unknown>;
 }
 
 /** Fills the store of an empty browser; the page is left blank, on the same origin. @returns the id of the piece */
-export async function prepare(page: Page, name: Demo, { picture, view }: Preparing): Promise<string> {
+export async function prepare(page: Page, name: Demo, { picture, shape, view }: Preparing): Promise<string> {
   const id = DEMOS[name];
   await page.route('**/prepared', (r) => r.fulfill({ contentType: 'text/html', body: BLANK }));
-  await page.route('**/prepared-plan', (r) => r.fulfill({ path: join(plans, `${id}.packed`) }));
+  await page.route('**/prepared-plan', (r) => r.fulfill({ path: join(plans, packedName(id, shape)) }));
   await page.goto('/prepared');
   await page.evaluate(
-    async ({ id, mark, picture, view, database, kept }) => {
+    async ({ id, mark, picture, shape, view, database, kept }) => {
       interface Made {
         readonly piece: unknown;
         readonly cupboard: unknown;
@@ -78,7 +78,7 @@ export async function prepare(page: Page, name: Demo, { picture, view }: Prepari
         ['pieces', { id, doc: made.piece, savedAt: new Date().toISOString() }],
         ['things', made.cupboard, 'cupboard'],
         ['things', made.hand, 'hand'],
-        ['things', { picture }, 'settings'],
+        ['things', { picture, shape }, 'settings'],
         ...(view ? ([['things', view, `view:${id}`]] as const) : []),
       ]);
       await fill(kept, [
@@ -86,7 +86,7 @@ export async function prepare(page: Page, name: Demo, { picture, view }: Prepari
         ['memories', { id, mark, memory: made.memory }],
       ]);
     },
-    { id, mark, picture, view, database: DATABASE, kept: KEPT_DATABASE },
+    { id, mark, picture, shape, view, database: DATABASE, kept: KEPT_DATABASE },
   );
   return id;
 }

@@ -2,7 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, openDemo, test } from './desk';
+import { choose, chooseArea, expect, figure, openDemo, saved, settled, test } from './desk';
+
+test.use({ shape: 'fine' });
 
 const DPI = 300;
 
@@ -104,6 +106,35 @@ test('the cut list comes as CSV in the order of the work', async ({ desk: page }
   expect(csv.length).toBe(11);
   expect(csv.slice(1).map((l) => l.split(',')[0])).toEqual(['1', '2', '3', '4', '5', '6', '7', '8', '9', '10']);
   expect(csv.find((l) => l.includes('Eye rims'))).toContain('Bows');
+});
+
+test('however finely the shape is worked out, paper says what the screen says', async ({ desk: page }) => {
+  await openDemo(page);
+  /** Length of all rows, cm. */
+  const rowsOnScreen = async () => {
+    await chooseArea(page, 'Flanks');
+    return Number(/([\d.]+)\s*cm/.exec(await figure(page, 'of rows'))![1]);
+  };
+  const rowsOnPaper = async () => {
+    await page.getByRole('button', { name: 'Print sheets' }).click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: /Cut list/ }).click();
+    const lines = readFileSync(await (await download).path(), 'utf8').split('\r\n');
+    const at = lines[0]!.split(',').indexOf('row length mm');
+    return Number(lines.find((l) => l.includes('Flanks'))!.split(',')[at]) / 10;
+  };
+  const fine = await rowsOnScreen();
+  expect(await rowsOnPaper()).toBeCloseTo(fine, 0);
+  await page.goto('/settings');
+  await page.getByLabel('Shape of the animal').click();
+  await choose(page.getByRole('option', { name: 'Worked out coarsely' }));
+  await saved(page);
+  await page.goBack();
+  await settled(page);
+  await expect(page.getByText('shape worked out coarsely')).toBeVisible();
+  const coarse = await rowsOnScreen();
+  expect(Math.abs(coarse / fine - 1)).toBeLessThan(0.03);
+  expect(await rowsOnPaper()).toBeCloseTo(coarse, 0);
 });
 
 test('the door refuses what is not a piece with a problem answer', async ({ request }) => {

@@ -12,10 +12,11 @@ import type { Cupboard } from '../../src/core/piece/cupboard';
 import { defaultHand, type Hand } from '../../src/core/piece/hand';
 import type { Piece } from '../../src/core/piece/schema';
 import { makePlan, type Plan, type PlanOptions } from '../../src/core/plan';
+import { planOptions } from '../../src/desk/settings';
 import { alpacaCria, brownHare, cupboard as demoCupboard, kingfisher, pineMarten } from '../../demo/load';
 
-/** The grid that is fine enough for most of what is tested, as a share of the finished length. */
-export const NINETIETH: PlanOptions = { edgeShare: 1 / 90 };
+/** Fine enough for most of what is tested; the browser tests see the same. */
+export const COARSELY: PlanOptions = planOptions({ shape: 'coarse' });
 
 const dir = plansDir();
 const read = new Map<string, Plan>();
@@ -56,7 +57,7 @@ export function planned(
   piece: Piece,
   cupboard: Cupboard = demoCupboard,
   hand: Hand = defaultHand,
-  options: PlanOptions = {},
+  options: PlanOptions = planOptions({ shape: 'fine' }),
 ): Plan {
   const make = () => makePlan(piece, cupboard, hand, memoOf(piece, options), options);
   if (!DEMOS.has(piece) || cupboard !== demoCupboard || hand !== defaultHand) return make();

@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../demo/load';
+import { defaultHand } from '../../src/core/piece/hand';
 import { planMark, planSources } from '../plan-mark.mjs';
-import { planned } from './planned';
+import { COARSELY, planned } from './planned';
 import { plansDir } from './plans-dir.mjs';
 
 const changed = (which: string) => (file: string) => `${readFileSync(file, 'utf8')}${file === which ? ' ' : ''}`;
@@ -32,8 +33,8 @@ describe('a shared plan', () => {
     const own = planned(pineMarten);
     expect(planned(pineMarten)).toBe(own);
     const other = { ...pineMarten, form: { ...pineMarten.form, finishedLengthMm: 200 } };
-    expect(planned(other).form.finishedMm).toBeCloseTo(200, 6);
+    expect(planned(other, cupboard, defaultHand, COARSELY).form.finishedMm).toBeCloseTo(200, 6);
     const box = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, haveG: 0 })) };
-    expect(planned(pineMarten, box).findings.length).toBeGreaterThan(own.findings.length);
+    expect(planned(pineMarten, box, defaultHand, COARSELY).findings.length).toBeGreaterThan(own.findings.length);
   });
 });

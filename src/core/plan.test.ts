@@ -30,6 +30,8 @@ const coarse = { edgeShare: 1 / 90 };
 const rough = { edgeShare: 1 / 60 };
 const memo = new Memo();
 const plan = makePlan(pineMarten, cupboard, hand, memo);
+/** The same on the coarser grid, for changes of it that are judged. */
+const quick = new Memo();
 const bytes = (p: unknown) =>
   JSON.stringify(p, (_k, v: unknown) => (ArrayBuffer.isView(v) ? Array.from(v as Float64Array) : v));
 const spec = (p: Piece, area: string) => p.areas.find((a) => a.id === area)!.coat as FoldOver;
@@ -73,7 +75,7 @@ describe('the plan of a demo animal', () => {
   });
 
   it('left and right of a mirrored area have the same rows', () => {
-    for (const a of [...plan.coat.areas, ...makePlan(alpacaCria, cupboard, hand).coat.areas]) {
+    for (const a of [...plan.coat.areas, ...makePlan(alpacaCria, cupboard, hand, new Memo(), coarse).coat.areas]) {
       const left = a.components.findIndex((c) => c.side === 'left');
       if (left < 0) continue;
       const right = a.components.findIndex((c) => c.twinOf === left);
@@ -136,7 +138,7 @@ describe('findings and their remedies', () => {
     return read.value;
   };
   const findingsOf = (p: Piece, id: string, box = cupboard) =>
-    makePlan(p, box, hand, memo).findings.filter((f) => f.id === id);
+    makePlan(p, box, hand, quick, coarse).findings.filter((f) => f.id === id);
 
   it('base shows: each single remedy clears it', () => {
     const thin = edit(pineMarten, 'flanks', { layMgCm: 2.5 });
@@ -162,7 +164,9 @@ describe('findings and their remedies', () => {
   });
 
   it('not enough of a lot: says how much is missing, and its remedies cure it', () => {
-    const need = plan.stock.lots.find((l) => l.lotId === 'chestnut-top')!.needG;
+    const need = makePlan(pineMarten, cupboard, hand, quick, coarse).stock.lots.find(
+      (l) => l.lotId === 'chestnut-top',
+    )!.needG;
     const box = {
       ...cupboard,
       lots: cupboard.lots.map((l) => (l.id === 'chestnut-top' ? { ...l, haveG: need - 0.5 } : l)),
@@ -189,7 +193,7 @@ describe('findings and their remedies', () => {
 
   it('a lot that is not in the cupboard stops the area, not the plan', () => {
     const p = edit(pineMarten, 'bib', { lotId: 'gone' });
-    const broken = makePlan(p, cupboard, hand, memo);
+    const broken = makePlan(p, cupboard, hand, quick, coarse);
     expect(broken.findings.find((f) => f.id === 'coat-no-wool-bib')!.severity).toBe('stop');
     expect(broken.coat.areas.find((a) => a.id === 'tail')!.fur).not.toBeNull();
   });
@@ -202,7 +206,9 @@ describe('findings and their remedies', () => {
         { ...pineMarten.areas[0]!, id: 'all', name: 'All', where: [{ parts: pineMarten.form.parts.map((x) => x.id) }] },
       ],
     };
-    expect(makePlan(p, cupboard, hand).findings.filter((f) => f.id.startsWith('coat-nowhere')).length).toBe(9);
+    expect(
+      makePlan(p, cupboard, hand, quick, coarse).findings.filter((f) => f.id.startsWith('coat-nowhere')).length,
+    ).toBe(9);
   });
 });
 
@@ -361,6 +367,7 @@ describe('properties', () => {
   });
 
   it('a new piece of any size is a valid piece whose every area covers well', () => {
+    const m = new Memo();
     fc.assert(
       fc.property(fc.integer({ min: 80, max: 600 }), (finishedLengthMm) => {
         const p = newPiece(
@@ -369,7 +376,7 @@ describe('properties', () => {
           hand,
         );
         expect(readPiece(structuredClone(p)).ok).toBe(true);
-        const q = makePlan(p, cupboard, hand, new Memo(), { edgeShare: 1 / 70 });
+        const q = makePlan(p, cupboard, hand, m, { edgeShare: 1 / 70 });
         expect(q.findings.filter((f) => f.id.startsWith('coat-base-shows') || f.id.startsWith('coat-staple'))).toEqual(
           [],
         );

@@ -11,7 +11,8 @@
 import { planCoat, shapeAreas, type CoatPlan, type ShapedAreas } from './coat/coat';
 import { planFace, type FacePlan } from './face/face';
 import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
-import { EDGE_SHARE, planForm, workForm, type FormPlan, type FormWork } from './form/form';
+import { EDGE_SHARE } from './form/fineness';
+import { planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';

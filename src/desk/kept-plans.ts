@@ -8,7 +8,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Plan } from '@/core/plan';
+import type { Plan, PlanOptions } from '@/core/plan';
 import type { Lasting } from '@/core/memo';
 
 export interface KeptPlan {
@@ -69,14 +69,14 @@ async function tried<T>(work: (d: IDBPDatabase<Database>) => Promise<T>): Promis
 }
 
 /** All that decides a plan, to the letter. */
-export const inputsOf = (piece: Piece, cupboard: Cupboard, hand: Hand): string =>
-  JSON.stringify([piece, cupboard, hand]);
+export const inputsOf = (piece: Piece, cupboard: Cupboard, hand: Hand, options: PlanOptions): string =>
+  JSON.stringify([piece, cupboard, hand, options]);
 
-/** The kept plan of exactly this piece, cupboard and hand; null where there is none. */
-export const keptPlan = (piece: Piece, cupboard: Cupboard, hand: Hand): Promise<Plan | null> =>
+/** The kept plan of exactly these inputs; null where there is none. */
+export const keptPlan = (piece: Piece, cupboard: Cupboard, hand: Hand, options: PlanOptions): Promise<Plan | null> =>
   tried(async (d) => {
     const kept = await d.get('plans', piece.id);
-    return kept && kept.mark === MARK && kept.inputs === inputsOf(piece, cupboard, hand) ? kept.plan : null;
+    return kept && kept.mark === MARK && kept.inputs === inputsOf(piece, cupboard, hand, options) ? kept.plan : null;
   });
 
 /** What was remembered of planning a piece; null where nothing is. */
@@ -91,6 +91,7 @@ export const keepPlan = (
   piece: Piece,
   cupboard: Cupboard,
   hand: Hand,
+  options: PlanOptions,
   plan: Plan,
   memory: Lasting | null,
 ): Promise<unknown> =>
@@ -98,7 +99,7 @@ export const keepPlan = (
     const { id } = piece;
     const all = d.transaction(['plans', 'memories'], 'readwrite');
     const [plans, memories] = [all.objectStore('plans'), all.objectStore('memories')];
-    void plans.put({ id, mark: MARK, inputs: inputsOf(piece, cupboard, hand), plan, at: Date.now() });
+    void plans.put({ id, mark: MARK, inputs: inputsOf(piece, cupboard, hand, options), plan, at: Date.now() });
     if (memory) void memories.put({ id, mark: MARK, memory });
     if ((await plans.count()) > MOST) {
       const ages: { id: string; at: number }[] = [];

@@ -9,6 +9,7 @@ import type { Progress } from '@/core/plan';
 import type { PlanWorker } from '@/worker/plan.worker';
 import { shared } from './share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
+import { planOptions } from './settings';
 import { useDesk, type Desk } from './store';
 
 let worker: Comlink.Remote<PlanWorker> | null = null;
@@ -42,18 +43,19 @@ function recall(id: string): Promise<void> {
 }
 
 async function request(): Promise<void> {
-  const { piece, cupboard, hand, plan: shown } = useDesk.getState();
+  const { piece, cupboard, hand, settings, plan: shown } = useDesk.getState();
   if (!piece) return;
   const mine = ++asked;
   clearTimeout(keeping);
   useDesk.setState({ stopped: false, planError: null });
-  const answered = { piece, cupboard, hand };
+  const options = planOptions(settings);
+  const answered = { piece, cupboard, hand, shape: settings.shape };
   if (!shown) {
-    const kept = await keptPlan(piece, cupboard, hand);
+    const kept = await keptPlan(piece, cupboard, hand, options);
     if (mine !== asked) return;
     if (kept) {
       // The worker has it before anything drawn asks about it.
-      void connect().take(piece, cupboard, hand, kept);
+      void connect().take(piece, cupboard, hand, options, kept);
       useDesk.setState({ plan: kept, answered, progress: null, draft: null });
       void recall(piece.id);
       return;
@@ -67,7 +69,7 @@ async function request(): Promise<void> {
     useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
   });
   try {
-    const plan = await connect().plan(piece, cupboard, hand, report);
+    const plan = await connect().plan(piece, cupboard, hand, options, report);
     if (mine !== asked) return;
     if (!plan) return;
     useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
@@ -75,7 +77,7 @@ async function request(): Promise<void> {
     keeping = setTimeout(() => {
       connect()
         .lasting()
-        .then((memory) => keepPlan(piece, cupboard, hand, plan, memory))
+        .then((memory) => keepPlan(piece, cupboard, hand, options, plan, memory))
         .catch(() => undefined);
     }, QUIET);
   } catch (e) {
@@ -121,7 +123,11 @@ export function startPlanner(): () => void {
       void draft();
       return;
     }
-    const same = now.piece === before.piece && now.cupboard === before.cupboard && now.hand === before.hand;
+    const same =
+      now.piece === before.piece &&
+      now.cupboard === before.cupboard &&
+      now.hand === before.hand &&
+      now.settings.shape === before.settings.shape;
     if (same && !(behind && !now.dragging)) return;
     if (now.dragging && behind) return;
     behind = false;

@@ -1,5 +1,7 @@
 /** What the maker chose about the program itself. */
 import { z } from 'zod';
+import { COARSE_SHARE, EDGE_SHARE } from '@/core/form/fineness';
+import type { PlanOptions } from '@/core/plan';
 
 export const settingsSchema = z.object({
   length: z.enum(['mm', 'in']).default('mm'),
@@ -8,7 +10,15 @@ export const settingsSchema = z.object({
   paper: z.enum(['a4', 'letter']).default('a4'),
   /** How the animal is drawn: with all its fur, or with few strands for a machine that draws slowly. */
   picture: z.enum(['whole', 'plain']).catch('whole').default('whole'),
+  /** How finely the shape of the animal is worked out, on screen and on paper alike: coarsely for a slow machine. */
+  shape: z.enum(['fine', 'coarse']).catch('fine').default('fine'),
 });
 
 export type Settings = z.infer<typeof settingsSchema>;
+
+/** What the settings ask of planning. */
+export const planOptions = ({ shape }: Pick<Settings, 'shape'>): PlanOptions => ({
+  edgeShare: shape === 'coarse' ? COARSE_SHARE : EDGE_SHARE,
+});
+
 export const defaultSettings: Settings = settingsSchema.parse({});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { NINETIETH, planned } from '../../cli/testing/planned';
+import { COARSELY, planned } from '../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../demo/load';
 import { defaultHand } from '@/core/piece/hand';
 import { shared } from './share';
@@ -30,14 +30,14 @@ describe('what is shown and what came anew', () => {
   });
 
   it('a change in one area of a plan keeps the skin and every other area', () => {
-    const was = planned(pineMarten, cupboard, defaultHand, NINETIETH);
+    const was = planned(pineMarten, cupboard, defaultHand, COARSELY);
     const edited = {
       ...pineMarten,
       areas: pineMarten.areas.map((a) =>
         a.id === 'tail' && a.coat.method === 'fold-over' ? { ...a, coat: { ...a.coat, spacingMm: 4 } } : a,
       ),
     };
-    const fresh = planned(edited, cupboard, defaultHand, NINETIETH);
+    const fresh = planned(edited, cupboard, defaultHand, COARSELY);
     const now = shared(was, structuredClone(fresh));
     expect(now).toEqual(fresh);
     expect(now.form).toBe(was.form);

@@ -18,6 +18,7 @@ import { defaultSettings, type Settings } from './settings';
 import { defaultView, type View } from './view';
 
 export interface Answered {
+  readonly shape: Settings['shape'];
   readonly piece: Piece;
   readonly cupboard: Cupboard;
   readonly hand: Hand;
@@ -96,7 +97,10 @@ export const upToDate = (s: Desk): boolean =>
   s.piece === null ||
   s.stopped ||
   s.planError !== null ||
-  (s.answered?.piece === s.piece && s.answered.cupboard === s.cupboard && s.answered.hand === s.hand);
+  (s.answered?.piece === s.piece &&
+    s.answered.cupboard === s.cupboard &&
+    s.answered.hand === s.hand &&
+    s.answered.shape === s.settings.shape);
 
 let inGesture = false;
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { NINETIETH, planned } from '../../cli/testing/planned';
+import { COARSELY, planned } from '../../cli/testing/planned';
 import { alpacaCria, cupboard, kingfisher, pineMarten } from '../../demo/load';
 import { defaultHand } from '@/core/piece/hand';
 import type { Plan } from '@/core/plan';
@@ -116,7 +116,7 @@ describe('row sheets', () => {
 
 describe('what ways of laying need on paper', () => {
   it('locks pile by pile, clumps of a strip, sheets and trimming are printed with the numbers of the plan', () => {
-    const cria = planned(alpacaCria, cupboard, defaultHand, NINETIETH);
+    const cria = planned(alpacaCria, cupboard, defaultHand, COARSELY);
     const said: string[] = [];
     const paper = {
       heading: (t: string) => said.push(t),
@@ -136,7 +136,7 @@ describe('what ways of laying need on paper', () => {
     const clumps = cria.coat.areas.find((a) => a.id === 'topknot')!.fur!.strip!.clumps;
     expect(all).toContain('Strip for Topknot');
     expect(said.filter((l) => /^\d+ \| .*mm \| .*mm \| .*mm \| /.test(l)).length).toBe(clumps.length);
-    const bird = planned(kingfisher, cupboard, defaultHand, NINETIETH);
+    const bird = planned(kingfisher, cupboard, defaultHand, COARSELY);
     said.length = 0;
     coatTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });
     expect(said.join('\n')).toMatch(/Two sheets \d+.* mm by \d+.* mm, 6 mm of it on every side/);
@@ -150,7 +150,7 @@ describe('what ways of laying need on paper', () => {
 
 describe('markings on paper', () => {
   it('are flat at true size: a stripe by its length and widths, a spot by its two sizes, a band not at all', () => {
-    const bird = planned(kingfisher, cupboard, defaultHand, NINETIETH);
+    const bird = planned(kingfisher, cupboard, defaultHand, COARSELY);
     const [stripe, spot] = kingfisher.markings;
     const flat = flatOutline(stripe!, bird.shade.markings[0]!)!;
     const long = bird.shade.markings[0]!.overSkinMm!;

@@ -27,7 +27,7 @@ import type { Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import { planSteps, shapeSteps, type Plan, type Progress } from '@/core/plan';
+import { planSteps, shapeSteps, type Plan, type PlanOptions, type Progress } from '@/core/plan';
 
 z.config({ jitless: true });
 
@@ -35,7 +35,7 @@ const memo = new Memo();
 let newest = 0;
 let newestScan = 0;
 let newestMatch = 0;
-let last: { piece: Piece; cupboard: Cupboard; hand: Hand; plan: Plan } | null = null;
+let last: { piece: Piece; cupboard: Cupboard; hand: Hand; options: PlanOptions; plan: Plan } | null = null;
 
 /** The piece the memory is of, and the shapes that were stored of it last. */
 let remembers: string | null = null;
@@ -53,18 +53,24 @@ const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
 
 const api = {
   /** @returns the plan, or null when a newer request or a stop came in between */
-  async plan(piece: Piece, cupboard: Cupboard, hand: Hand, report: (p: Progress) => void): Promise<Plan | null> {
+  async plan(
+    piece: Piece,
+    cupboard: Cupboard,
+    hand: Hand,
+    options: PlanOptions,
+    report: (p: Progress) => void,
+  ): Promise<Plan | null> {
     const mine = ++newest;
     remembers = piece.id;
-    const steps = planSteps(piece, cupboard, hand, memo);
+    const steps = planSteps(piece, cupboard, hand, memo, options);
     let begun = performance.now();
     for (;;) {
       const step = steps.next();
       if (step.done) {
-        last = { piece, cupboard, hand, plan: step.value };
+        last = { piece, cupboard, hand, options, plan: step.value };
         return step.value;
       }
-      if (step.value.early) last = { piece, cupboard, hand, plan: step.value.early };
+      if (step.value.early) last = { piece, cupboard, hand, options, plan: step.value.early };
       if (performance.now() - begun > 30 || step.value.share === 0 || step.value.early) {
         report(step.value);
         await breathe();
@@ -74,9 +80,9 @@ const api = {
     }
   },
   /** Takes a plan kept from before as the last one worked out. */
-  take(piece: Piece, cupboard: Cupboard, hand: Hand, plan: Plan): void {
+  take(piece: Piece, cupboard: Cupboard, hand: Hand, options: PlanOptions, plan: Plan): void {
     newest++;
-    last = { piece, cupboard, hand, plan };
+    last = { piece, cupboard, hand, options, plan };
   },
   /** What is remembered and can be stored; null while its shapes are those that were stored last. */
   lasting(): Lasting | null {
@@ -139,10 +145,10 @@ const api = {
   /** An area of the last planned piece under several ways of laying; null before there is a plan. */
   compare(areaId: string, methods: readonly Laid['method'][]): Compared[] | null {
     if (!last) return null;
-    const { piece, cupboard, hand } = last;
+    const { piece, cupboard, hand, options } = last;
     const index = piece.areas.findIndex((a) => a.id === areaId);
     if (index < 0) return null;
-    const steps = shapeSteps(piece, memo);
+    const steps = shapeSteps(piece, memo, options);
     for (;;) {
       const s = steps.next();
       if (s.done) return compareWays(piece, index, methods, cupboard, hand, s.value.shaped, s.value.work, new Memo());
@@ -181,8 +187,8 @@ const api = {
   /** The section along a needle at a place of the last planned animal; null where nothing is felted there. */
   inside(q: InsideQuestion): InsideView | null {
     if (!last) return null;
-    const { piece, plan, hand } = last;
-    const steps = shapeSteps(piece, memo);
+    const { piece, plan, hand, options } = last;
+    const steps = shapeSteps(piece, memo, options);
     for (;;) {
       const s = steps.next();
       if (!s.done) continue;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { FormWork } from '@/core/form/form';
 import { buildEdges } from '@/core/geometry/mesh';
-import { NINETIETH, planned } from '../../../cli/testing/planned';
+import { COARSELY, planned } from '../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
@@ -61,7 +61,7 @@ describe('corners between areas', () => {
   });
 
   it('are said with bows at the half angle and lengths between the two', () => {
-    const plan = planned(alpacaCria, cupboard, hand, NINETIETH);
+    const plan = planned(alpacaCria, cupboard, hand, COARSELY);
     const corner = plan.findings.find((f) => f.id.startsWith('coat-corner'))!;
     expect(corner.severity).toBe('note');
     expect(corner.why.map((w) => (typeof w === 'string' ? w : w.value)).join('')).toMatch(
@@ -71,7 +71,7 @@ describe('corners between areas', () => {
     const [set] = corner.remedies;
     const mended = { ...alpacaCria, areas: set!.changes[0]!.value as typeof alpacaCria.areas };
     expect(readPiece(structuredClone(mended)).ok).toBe(true);
-    const after = planned(mended, cupboard, hand, NINETIETH);
+    const after = planned(mended, cupboard, hand, COARSELY);
     expect(after.findings.some((f) => f.id === corner.id)).toBe(false);
     const bows = after.coat.areas[after.coat.areas.length - 1]!;
     expect(bows.fur!.method).toBe('bows');

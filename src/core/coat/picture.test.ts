@@ -1,6 +1,6 @@
 /** Strands on the animal and fibres of a swatch: as many as asked, as long as they should be, hiding what they should. */
 import { beforeAll, describe, expect, it } from 'vitest';
-import { NINETIETH, planned } from '../../../cli/testing/planned';
+import { COARSELY, planned } from '../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import type { Plan } from '@/core/plan';
@@ -14,7 +14,7 @@ let marten: Plan;
 let cria: Plan;
 beforeAll(() => {
   marten = planned(pineMarten, cupboard, hand);
-  cria = planned(alpacaCria, cupboard, hand, NINETIETH);
+  cria = planned(alpacaCria, cupboard, hand, COARSELY);
 });
 
 describe('strands', () => {

@@ -1,6 +1,6 @@
 import { plainArea } from './area-edits';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { planned } from '../../../cli/testing/planned';
+import { COARSELY, planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { newPiece } from '@/core/piece/new-piece';
@@ -386,7 +386,7 @@ describe('standing', () => {
         newPiece({ id: 'n', name: 'New', plan: id, finishedLengthMm: mm, lifeLengthMm: 900, seed: 1 }, cupboard, hand),
         cupboard,
         hand,
-        { edgeShare: 1 / 110 },
+        COARSELY,
       );
       expect(plan.findings.filter((f) => f.stage === 'form' && f.severity === 'stop').map((f) => f.id)).toEqual([]);
       expect(plan.stands.case).toBe(id === 'relief-picture' ? 'hangs' : 'stands');

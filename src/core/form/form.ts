@@ -6,11 +6,9 @@ import type { Piece } from '@/core/piece/schema';
 import type { Finding, Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { makeBody, type Body } from './body';
+import { EDGE_SHARE } from './fineness';
 import { lieOf } from './lie';
 import { skinOfScan } from './scan';
-
-/** Side of the skin's grid: about 1.5 mm for an animal of 185 mm, always the same share of its longest way across. */
-export const EDGE_SHARE = 1 / 125;
 
 export const scaleOfLife = method({
   id: 'scale-of-life',

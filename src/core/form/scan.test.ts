@@ -8,6 +8,7 @@ import { readPiece } from '@/core/piece/read';
 import { withoutParts } from '@/core/piece/without-parts';
 import type { Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
+import { COARSELY } from '../../../cli/testing/planned';
 import { beginFace } from '@/core/face/begin-face';
 import { areaDepth } from './areas';
 import { workForm } from './form';
@@ -50,7 +51,7 @@ beforeAll(() => {
       },
     ],
   };
-  plan = makePlan(piece, cupboard, hand);
+  plan = makePlan(piece, cupboard, hand, undefined, COARSELY);
 });
 
 describe('an own base', () => {
@@ -90,6 +91,8 @@ describe('an own base', () => {
       { ...piece, form: { ...piece.form, scan: { ...piece.form.scan!, role: 'finished' } } },
       cupboard,
       hand,
+      undefined,
+      COARSELY,
     );
     expect(finished.core.volumeMm3).toBeLessThan(0.9 * plan.core.volumeMm3);
   });
@@ -121,7 +124,7 @@ describe('an own base', () => {
 it('a face can be begun on an own base: nose foremost, both eyes on its skin, stems inside it', () => {
   const faced: Piece = { ...piece, face: beginFace(piece) };
   expect(readPiece(faced).ok).toBe(true);
-  const face = makePlan(faced, cupboard, hand).face!;
+  const face = makePlan(faced, cupboard, hand, undefined, COARSELY).face!;
   expect(face.headLengthMm).toBeGreaterThan(10);
   expect(face.headLengthMm).toBeLessThan(60);
   expect(Math.max(...face.front.lines.flatMap((l) => [...l]).map(Math.abs))).toBeLessThan(120);

@@ -31,6 +31,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
   const plan = useDesk((s) => s.plan);
   const savedAt = useDesk((s) => s.savedAt);
   const mine = useDesk((s) => s.mine);
+  const coarse = useDesk((s) => s.settings.shape === 'coarse');
   const { q } = useUnits();
   const { past, future } = useHistory();
   if (!piece) return null;
@@ -40,6 +41,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
         `1 : ${q(plan.form.scale)} of life`,
         `wool ${q({ kind: 'mass', value: plan.stock.needG })}`,
         `${q({ kind: 'time', value: plan.log.minutesLeft })} left`,
+        ...(coarse ? ['shape worked out coarsely'] : []),
       ]
     : [];
   return (

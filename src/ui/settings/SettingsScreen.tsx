@@ -109,6 +109,16 @@ export function SettingsScreen() {
             </TextField>
             <TextField
               select
+              label="Shape of the animal"
+              value={settings.shape}
+              onChange={(e) => set({ shape: e.target.value as Settings['shape'] })}
+              helperText="Coarsely is quicker on a slow machine, on screen and on paper. Lengths and wool differ by a percent or two; very small areas, as rims of eyes, may be left out."
+            >
+              <MenuItem value="fine">Worked out finely</MenuItem>
+              <MenuItem value="coarse">Worked out coarsely</MenuItem>
+            </TextField>
+            <TextField
+              select
               label="Surround"
               value={mode ?? 'light'}
               onChange={(e) => setMode(e.target.value as 'light' | 'dark')}

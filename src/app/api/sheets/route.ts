@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
 import { makePlan } from '@/core/plan';
-import { settingsSchema } from '@/desk/settings';
+import { planOptions, settingsSchema } from '@/desk/settings';
 import { benchBook } from '@/sheets/bench-book';
 import { sittingsCalendar } from '@/sheets/calendar';
 import { cutListCsv } from '@/sheets/cut-list';
@@ -88,8 +88,9 @@ export async function POST(request: Request): Promise<Response> {
   }
   if (!piece.ok || !cupboard.ok || !hand.ok) return problem(422, 'Not a piece', 'The request is not complete.');
   const { length, mass, currency, paper } = body.data.settings;
+  const shape = planOptions(body.data.settings);
   try {
-    const plan = makePlan(piece.value, cupboard.value, hand.value);
+    const plan = makePlan(piece.value, cupboard.value, hand.value, undefined, shape);
     if (format === 'csv') {
       return file(`${piece.value.id}-cut-list.csv`, 'text/csv; charset=utf-8', cutListCsv(piece.value, plan));
     }
