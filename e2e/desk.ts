@@ -9,13 +9,16 @@ type Stage = 'form' | 'coat' | 'shade' | 'face' | 'needles' | 'order' | 'bench' 
 
 type Prepared = Pick<Settings, 'picture' | 'shape'>;
 
+/** As on a slow machine; what a page begins with that no fixture made. */
+const SLOW: Prepared = { picture: 'plain', shape: 'coarse' };
+
 const asked = new WeakMap<Page, Prepared>();
 
 export const test = base.extend<{ desk: Page } & Prepared>({
   /** Tests of the picture itself have it whole: `test.use({ picture: 'whole' })`. */
-  picture: ['plain', { option: true }],
+  picture: [SLOW.picture, { option: true }],
   /** Tests of what a coarse shape leaves out, as the rims of eyes, have it fine. */
-  shape: ['coarse', { option: true }],
+  shape: [SLOW.shape, { option: true }],
   baseURL: async ({}, provide, info) => provide(shards()[info.parallelIndex]),
   desk: async ({ page, baseURL, picture, shape }, provide) => {
     asked.set(page, { picture, shape });
@@ -56,7 +59,7 @@ export async function openDemo(
   stage: Stage = 'coat',
   view?: Record<string, unknown>,
 ): Promise<void> {
-  const id = await prepare(page, name, { ...asked.get(page)!, ...(view ? { view } : {}) });
+  const id = await prepare(page, name, { ...(asked.get(page) ?? SLOW), ...(view ? { view } : {}) });
   await page.goto(`/piece/${id}/${stage}`);
   await settled(page);
 }
