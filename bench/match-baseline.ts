@@ -1,9 +1,9 @@
 /** The measure of the search for recipes: a made-up stock of wool, and every blend of it looked at. */
 import { reflectanceOf } from '../src/core/colour/reflectance';
 import { seeded } from '../src/core/random';
-import { judged, keep, type Found, type Kept } from '../src/core/shade/best-recipes';
-import type { BlendTable, StockWool } from '../src/core/shade/blend-table';
-import type { MatchAsk } from '../src/core/shade/match';
+import { judged, keep, type Found, type Kept } from '../src/core/shade/matching/best-recipes';
+import type { BlendTable, StockWool } from '../src/core/shade/matching/blend-table';
+import type { MatchAsk } from '../src/core/shade/matching/match';
 
 /** Wools in the colours wool has, with 2 to 22 g free of each. */
 export function madeUpStock(n: number, seed: number): StockWool[] {

@@ -4,11 +4,12 @@
  */
 import { pathToFileURL } from 'node:url';
 import type { Operation } from '../src/core/stage';
+import { ref } from '../src/core/ref';
 import { say } from '../src/core/text';
-import { criticalPath } from '../src/core/work/critical';
-import { planWork } from '../src/core/work/order';
-import { schedule } from '../src/core/work/sittings';
-import type { Task } from '../src/core/work/task';
+import { criticalPath } from '../src/core/order/critical';
+import { planWork } from '../src/core/order/order';
+import { schedule } from '../src/core/order/sittings';
+import type { Task } from '../src/core/order/task';
 import { putSection } from './section';
 
 const COUNT = 2000;
@@ -21,11 +22,12 @@ const random = (): number => (seed = (Math.imul(seed, 1664525) + 1013904223) >>>
 const operations: Operation[] = Array.from({ length: COUNT }, (_, i) => ({
   id: `s${i}`,
   stage: 'coat',
-  areaId: `a${i % 40}`,
+  about: ref('area', `a${i % 40}`),
+  restsOn: [],
+  materials: [],
+  tools: [],
   does: say`step ${i}`,
   kind: i % 3 === 0 ? 'lay' : 'veil',
-  lotId: null,
-  massG: 0,
   cutLengthMm: null,
   rows: i % 3 === 0 ? 12 : 0,
   passes: null,

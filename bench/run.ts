@@ -4,21 +4,21 @@
  * hold on any machine. Prints a table and writes docs/performance.md.
  *   npm run bench
  */
-import { writeFileSync } from 'node:fs';
+import { putDocument } from './section';
 import { areaDepth } from '../src/core/form/areas';
 import { workForm } from '../src/core/form/form';
 import { makeBody } from '../src/core/form/body';
 import { lieOf } from '../src/core/form/lie';
-import { rowField, rowSystem, againstLie } from '../src/core/coat/row-field';
-import { measureRows } from '../src/core/coat/rows';
-import { allotLocks, qualityOf } from '../src/core/coat/lock-allotment';
-import type { LockSeat } from '../src/core/coat/lock-seats';
-import { strands } from '../src/core/coat/strands';
+import { rowField, rowSystem, againstLie } from '../src/core/coat/rows/row-field';
+import { measureRows } from '../src/core/coat/rows/rows';
+import { allotLocks, qualityOf } from '../src/core/coat/techniques/locks/lock-allotment';
+import type { LockSeat } from '../src/core/coat/techniques/locks/lock-seats';
+import { strands } from '../src/core/shade/layers/strands';
 import { solve } from '../src/core/geometry/cholesky';
 import { cutPatch, directionsOnPatch } from '../src/core/geometry/cut';
 import { polygonise } from '../src/core/geometry/polygonise';
 import { cotangents } from '../src/core/geometry/weights';
-import { coreSkin, evenLoft } from '../src/core/form/core-skin';
+import { coreSkin, evenLoft } from '../src/core/build/core-skin';
 import { Memo } from '../src/core/memo';
 import type { FoldOver } from '../src/core/piece/coat';
 import type { Pile } from '../src/core/piece/cupboard';
@@ -228,4 +228,4 @@ the demo piece ${Math.round(demo.ms['whole plan']!)} ms, a new docket ${demo.ms[
 ${shadeReport()}
 ${orderReport()}`;
 console.log(report);
-writeFileSync(`${import.meta.dirname}/../docs/performance.md`, report);
+putDocument(report);

@@ -5,9 +5,9 @@
 import { labOf } from '../src/core/colour/lab';
 import { paletteOf } from '../src/core/colour/picture';
 import { seeded } from '../src/core/random';
-import { usualBlend } from '../src/core/shade/blend';
-import { BlendTable } from '../src/core/shade/blend-table';
-import { matchBest } from '../src/core/shade/match';
+import { usualBlend } from '../src/core/wool/blend';
+import { BlendTable } from '../src/core/shade/matching/blend-table';
+import { matchBest } from '../src/core/shade/matching/match';
 import { madeUpStock, matchExhaustive } from './match-baseline';
 
 const WANTED = ['#8a5a3c', '#cbb79a', '#3d2b22'];

@@ -95,7 +95,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
     io.err(`${join(out, name)}\n`);
   };
   if (wants('json')) put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
-  if (wants('csv')) put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan));
+  if (wants('csv')) put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan, cupboard.lots));
   const units = { length: v.length, mass: 'g', currency: '' } as const;
   if (wants('book')) {
     put(`${piece.id}-bench-book.pdf`, await benchBook(piece, plan, cupboard, { units, paper: v.paper, date }));

@@ -236,3 +236,22 @@ test('locks are sorted onto piles in the cupboard', async ({ desk: page }) => {
   await last.getByRole('button', { name: 'Remove pile 6' }).click();
   await expect(piles.getByRole('group', { name: /^Pile \d+$/ })).toHaveCount(5);
 });
+
+test('a blended coat is named wool by wool: in the docket, in its steps and in what to take out', async ({
+  desk: page,
+}) => {
+  await openDemo(page);
+  await chooseArea(page, 'Flanks');
+  const list = docket(page).locator('dl').first();
+  await expect(list).toContainText('chestnut top');
+  await expect(list).toContainText('dark umber top');
+  await expect(docket(page).getByRole('link', { name: 'Change the blend in Shade' })).toBeVisible();
+  await page.keyboard.press('6');
+  const steps = page.getByRole('region', { name: 'Steps by sitting' });
+  for (const step of [/Cut 6 Chestnut top : 2 Dark umber top/, /Lay \d+ rows .* on Flanks/]) {
+    await steps.getByRole('button', { name: step }).click();
+    await expect(docket(page)).toContainText('chestnut top');
+    await expect(docket(page)).toContainText('dark umber top');
+  }
+  await accessible(page);
+});

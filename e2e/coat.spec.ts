@@ -70,10 +70,10 @@ test('an area is laid with another wool, length, spacing and lift; docket and ch
     await expect(docket(page).getByRole('heading', { level: 2 })).toHaveText(area);
     await expect(page.getByRole('img', { name: new RegExp(`Lay chart of ${area}`) })).toBeVisible();
   }
-  await chooseArea(page, 'Back');
+  await chooseArea(page, 'Belly');
   await docket(page).getByRole('combobox', { name: 'Wool' }).click();
-  await choose(page.getByRole('option', { name: /Fawn top/ }));
-  await expect.poll(() => docket(page).innerText()).toContain('fawn top');
+  await choose(page.getByRole('option', { name: /Cream top/ }));
+  await expect.poll(() => docket(page).innerText()).toContain('cream top');
   const length = docket(page).getByRole('textbox', { name: 'Length' });
   await length.fill('20');
   await length.blur();
@@ -89,10 +89,10 @@ test('an area is laid with another wool, length, spacing and lift; docket and ch
   await spacing.fill('0.1');
   await expect(docket(page).getByText('Row spacing must be between 0.5 mm and 60 mm')).toBeVisible();
   await expect(spacing).toHaveValue('0.1');
-  const before = await page.getByRole('img', { name: /Lay chart of Back/ }).getAttribute('aria-label');
+  const before = await page.getByRole('img', { name: /Lay chart of Belly/ }).getAttribute('aria-label');
   await spacing.fill('7');
   await spacing.blur();
-  await expect(page.getByRole('img', { name: /Lay chart of Back/ })).not.toHaveAttribute('aria-label', before!);
+  await expect(page.getByRole('img', { name: /Lay chart of Belly/ })).not.toHaveAttribute('aria-label', before!);
   await saved(page);
 });
 

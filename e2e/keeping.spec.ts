@@ -9,6 +9,7 @@ test('close the browser at any moment and find everything as it was', async ({ d
   await page.keyboard.press('l');
   await page.keyboard.press('o');
   await saved(page);
+  await settled(page);
   const rows = await figure(page, 'of rows');
   await page.reload();
   await expect(docket(page).getByRole('heading', { level: 2 })).toHaveText('Back');

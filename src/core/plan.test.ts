@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, cupboard, pineMarten as turnedMarten } from '../../demo/load';
-import { shapeArea } from './coat/area-shape';
+import { shapeArea } from '@/core/coat/rows/area-shape';
 import { areaDepth } from './form/areas';
 import { workForm } from './form/form';
 import { REFERENCE_MM, resizeForm } from './form/resize';
 import { Memo } from './memo';
-import { methodOf } from './method/registry';
+import { methodOf } from './methods';
 import { defaultHand as hand } from './piece/hand';
-import { newPiece } from './piece/new-piece';
+import { newPiece } from './new-piece';
 import { readPiece } from './piece/read';
 import type { FoldOver } from './piece/coat';
 import type { Piece } from './piece/schema';

@@ -8,31 +8,37 @@
  * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
  * generator that pauses between pieces of work, so a worker can report progress and stop.
  */
-import { planCoat, shapeAreas, type CoatPlan, type ShapedAreas } from './coat/coat';
+import { bagging, type Apart } from '@/core/order/bagging';
+import { sameRef } from './ref';
+import { planCoat } from './coat/coat';
+import { shapeAreas } from '@/core/coat/rows/shaped';
+import type { CoatPlan, ShapedAreas } from './coat/coat-plan';
 import { planFace, type FacePlan } from './face/face';
-import { askedLoft, planCore, workCore, type CorePlan } from './form/core';
+import { askedLoft, planCore, workCore, type CorePlan } from '@/core/build/core';
 import { EDGE_SHARE } from './form/fineness';
 import { planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
-import { planFlatParts, type FlatPartPlan } from './form/flat-parts';
-import { planFrame, type FramePlan } from './form/frame';
-import { planStands, type StandsPlan } from './form/stands';
+import { planFlatParts, type FlatPartPlan } from '@/core/build/flat-parts';
+import { planFrame, type FramePlan } from '@/core/build/frame';
+import { planStands, type StandsPlan } from '@/core/build/stands';
 import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Finding, Operation } from './stage';
 import { say } from './text';
-import { planShade, type ShadePlan } from './shade/shade';
+import { planShade } from './shade/shade';
+import type { ShadePlan } from './shade/shade-plan';
+import { APART } from './shade/steps/borders';
 import { planStock, type StockPlan } from './stock/stock';
 import { groundOf } from './needle/ground';
 import { firstNeedle, planNeedles, tryNeedles } from './needle/needle';
 import type { NeedleInput, NeedlePlan } from './needle/needle-plan';
-import { photographs, withFinish } from './work/finish-work';
-import { planWork, type Ordered } from './work/order';
-import { planSittings, type WorkPlan } from './work/work';
+import { photographs, withFinish } from '@/core/order/finish-work';
+import { planWork, type Ordered } from '@/core/order/order';
+import { planSittings, type WorkPlan } from '@/core/order/work';
 
 export interface Plan {
   readonly pieceId: string;
@@ -112,7 +118,7 @@ export function* planSteps(
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
   const finish = (core: ReturnType<typeof planCore>): Plan => {
-    const frame = planFrame(piece, cupboard, work.body, core.result);
+    const frame = planFrame(piece, cupboard, work, core.result);
     const stands = planStands(piece, work, core.work, coat.result, frame.result);
     const flat = planFlatParts(piece, cupboard, hand);
     const laid = withFinish({
@@ -157,15 +163,32 @@ export function* planSteps(
     };
     const tried = tryNeedles(needling, all);
     const best = new Map(tried.map((t) => [t.operation.id, firstNeedle(t)]));
-    const sorted = planWork(all, piece.work.moves, (id) => best.get(id) ?? null);
+    const needleOf = (id: string) => best.get(id) ?? null;
+    const unbagged = planWork(all, piece.work.moves, needleOf);
+    // Which colours lie beside a trim is known once the rest is ordered.
+    const { bags, trims } = bagging(
+      unbagged.result.steps.map((s) => s.operation),
+      keptApart(coat.result, shade.result),
+      (id) => piece.areas.find((a) => a.id === id)!.name,
+    );
+    const sorted =
+      bags.length === 0
+        ? unbagged
+        : planWork([...all.map((o) => trims.get(o.id) ?? o), ...bags], piece.work.moves, needleOf);
     const needles = planNeedles(
       needling,
       tried,
       sorted.result.steps.map((s) => s.operation.id),
     );
     const ordered = withHolders(sorted.result, needles.saved);
-    const order = planSittings({ piece, cupboard, hand, coat: coat.result, ordered, needles: needles.result });
-    const stock = planStock(piece, cupboard, hand, coat.result, core.result, flat.result, shade.result, face.result);
+    const order = planSittings({ piece, hand, coat: coat.result, ordered, needles: needles.result });
+    const stock = planStock(
+      piece,
+      cupboard,
+      hand,
+      coat.result,
+      sorted.result.steps.map((s) => s.operation),
+    );
     const findings = [form, core, frame, stands, flat, coat, shade, face, needles, sorted, order, stock].flatMap(
       (s) => s.findings,
     );
@@ -189,7 +212,7 @@ export function* planSteps(
         .map((x) => x.f),
     };
   };
-  const asked = askedLoft(piece, work, coat.result, shaped.owner);
+  const asked = askedLoft(piece, work, coat.result, shaped);
   const coreKey = JSON.stringify([
     formKey,
     digest(asked),
@@ -200,18 +223,29 @@ export function* planSteps(
     hand,
   ]);
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
-  const was = memo.last<ReturnType<typeof planCore>>('core-plan');
-  const early =
-    was && was.key !== coreKey && was.key.startsWith(JSON.stringify(formKey), 1) ? finish(was.value) : undefined;
+  const was = memo.last<{ readonly formKey: string; readonly core: ReturnType<typeof planCore> }>('core-plan');
+  const early = was && was.key !== coreKey && was.value.formKey === formKey ? finish(was.value.core) : undefined;
   yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
   const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
-  return finish(memo.keep('core-plan', coreKey, () => planCore(piece, cupboard, hand, work, inside)));
+  const made = memo.keep('core-plan', coreKey, () => ({
+    formKey,
+    core: planCore(piece, cupboard, hand, work, inside),
+  }));
+  return finish(made.core);
 }
+
+/** Neighbours that lie and whose colours differ too much to let offcuts of one fall into the other. */
+const keptApart = (coat: CoatPlan, shade: ShadePlan): Apart[] => {
+  const lies = new Set(coat.areas.flatMap((a) => (a.fur ? [a.id] : [])));
+  return shade.judged.pairs.flatMap((p) =>
+    p.kind === 'areas' && p.contrast > APART && lies.has(p.a.id) && lies.has(p.b.id) ? [{ a: p.a.id, b: p.b.id }] : [],
+  );
+};
 
 /** The core is built and firm before anything is laid on it, or the shape moves (common practice). */
 const afterCore = (coat: readonly Operation[]): Operation[] =>
   coat.map((o) =>
-    o.after.every((a) => !coat.some((x) => x.id === a.id && x.areaId === o.areaId))
+    o.after.every((a) => !coat.some((x) => x.id === a.id && sameRef(x.about, o.about)))
       ? {
           ...o,
           after: [...o.after, { id: 'core-join', why: say`The core is built and firm first.`, strength: Infinity }],
@@ -222,7 +256,7 @@ const afterCore = (coat: readonly Operation[]): Operation[] =>
 /** Photographs come before proportion. */
 const afterPhotographs = (operations: readonly Operation[]): Operation[] =>
   operations.map((o) =>
-    o.id === 'wire' || o.id.startsWith('core-') || o.id.startsWith('flat-')
+    o.stage === 'form' && o.about.kind !== 'photographs'
       ? {
           ...o,
           after: [

@@ -2,6 +2,9 @@
  * What every stage of a plan gives back: its result, its findings and the operations it asks for. Judgement lives next
  * to the figures it judges; work to do is said as operations and only ordered elsewhere.
  */
+import type { Decision } from './decision';
+import type { FindingCode } from './finding-codes';
+import type { Ref } from './ref';
 import type { Vec3 } from './geometry/vec';
 import type { Text } from './text';
 
@@ -22,12 +25,16 @@ export interface Remedy {
 }
 
 export interface Finding {
-  /** Stays the same from plan to plan for the same matter. */
+  /** Stays the same from plan to plan for the same matter; tells it from others of its code. */
   readonly id: string;
+  /** What is found, whatever it is about. */
+  readonly code: FindingCode;
   readonly stage: StageName;
   readonly severity: Severity;
-  /** The area, part or lot it is about; null for the whole piece. */
-  readonly about: string | null;
+  /** Null for the whole piece. */
+  readonly about: Ref | null;
+  /** The step it is about, where it is about one. */
+  readonly step?: string;
   readonly says: Text;
   readonly why: Text;
   readonly remedies: readonly Remedy[];
@@ -89,26 +96,47 @@ export interface After {
   readonly orderOnly?: boolean;
 }
 
+/** What wool is for in the step that takes it. */
+export type WoolUse =
+  'coat' | 'band' | 'anchor' | 'core' | 'collar' | 'flat part' | 'lining' | 'layer of colour' | 'face';
+
+/** Wool of one lot that goes through a step. */
+export interface Material {
+  /** Null where the maker has not chosen a wool yet. */
+  readonly lotId: string | null;
+  readonly massG: number;
+  readonly for: WoolUse;
+  /** Each gram comes out of the cupboard once; what was blended, cut or made before comes from an earlier step. */
+  readonly from: 'cupboard' | 'earlier step';
+}
+
 /** One thing to do, as every stage says it. */
 export interface Operation {
   readonly id: string;
   readonly stage: StageName;
-  /** The area it is for, or the part of the core. */
-  readonly areaId: string;
+  readonly about: Ref;
   readonly does: Text;
   readonly kind:
     'wire' | 'core' | 'blend' | 'cut' | 'lay' | 'veil' | 'raise' | 'make' | 'set' | 'thread' | 'trim' | 'check';
-  readonly lotId: string | null;
-  readonly massG: number;
+  /** Decisions of the maker it rests on: a change of one after it was done is seen and named. */
+  readonly restsOn: readonly Decision[];
+  /** All wool that goes through it. */
+  readonly materials: readonly Material[];
   readonly cutLengthMm: number | null;
   readonly rows: number;
   readonly passes: Text | null;
   readonly needlework: Needlework | null;
+  /** What else is wanted on the table. */
+  readonly tools: readonly Text[];
+  /** Done before the eyes are set, so that they are not in its way. */
+  readonly beforeEyes?: true;
   readonly minutes: number;
   /** What has to set or dry before what comes after it can begin, minutes. */
   readonly wait?: { readonly minutes: number; readonly says: Text };
   /** Must be done in one go: it cannot be left half done from one sitting to the next. */
   readonly whole?: boolean;
+  /** The step it is done right before, where nothing else decides. */
+  readonly rightBefore?: string;
   /** Operations that must be done before this one, with the reason. */
   readonly after: readonly After[];
   /** Lightness of the wool, 0 black to 100 white: pale goes before dark where nothing else decides. */

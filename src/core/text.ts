@@ -48,6 +48,10 @@ export function say(words: TemplateStringsArray, ...parts: readonly (string | nu
   return out;
 }
 
+/** Several things in one sentence: a, b and c. */
+export const joined = (list: readonly Text[]): Text =>
+  list.flatMap((x, i): Text => (i === 0 ? x : [i === list.length - 1 ? ' and ' : ', ', ...x]));
+
 const of =
   (kind: QuantityKind) =>
   (value: number): Quantity => ({ kind, value });

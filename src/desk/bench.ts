@@ -4,7 +4,7 @@
  */
 import type { AreaLog } from '@/core/log/log';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
-import { madeBy } from '@/core/work/decisions';
+import { madeBy } from '@/core/decision';
 import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
 import type { View } from './view';
 
@@ -47,7 +47,18 @@ export function stepOn(log: AreaLog, now = Date.now()): 'begun' | 'done' | 'fini
     return 'begun';
   }
   const minutes = Math.min(MOST_MINUTES, Math.round(elapsed(timer, areaId, now) / 6000) / 10);
-  write({ kind: 'row', areaId, row: log.nextRow, minutes, made: marksOf(`lay-${areaId}`) });
+  const row = useDesk
+    .getState()
+    .plan?.coat.areas.find((a) => a.id === areaId)
+    ?.fur?.rows.rows.find((r) => r.number === log.nextRow);
+  write({
+    kind: 'row',
+    areaId,
+    row: log.nextRow,
+    up: row?.share ?? null,
+    minutes,
+    made: marksOf(`lay-${areaId}`),
+  });
   const last = log.rowsDone.length + 1 >= log.rows;
   setView({ timer: last ? null : { areaId, startedAt: now, beforeMs: 0 } });
   return last ? 'finished' : 'done';
@@ -73,7 +84,7 @@ export const writeWool = (areaId: string, lotId: string, grams: number): void =>
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
 
 const areaOf = (operationId: string): string =>
-  useDesk.getState().plan?.work.steps.find((s) => s.operation.id === operationId)?.operation.areaId ?? 'piece';
+  useDesk.getState().plan?.work.steps.find((s) => s.operation.id === operationId)?.operation.about.id ?? 'piece';
 
 /** Writes a step down as done, with the time the timer has for it, else the time planned for it. */
 export function stepDone(operationId: string, now = Date.now()): void {
@@ -84,7 +95,7 @@ export function stepDone(operationId: string, now = Date.now()): void {
   const minutes = spent >= 0.1 ? spent : step.operation.minutes;
   write({
     kind: 'step',
-    areaId: step.operation.areaId,
+    areaId: step.operation.about.id,
     operation: operationId,
     minutes: Math.min(2880, Math.round(minutes * 10) / 10),
     made: marksOf(operationId),

@@ -3,23 +3,14 @@ import * as Comlink from 'comlink';
 import type { Triple } from '@/core/colour/lab';
 import type { Picture } from '@/core/colour/picture';
 import type { Laid } from '@/core/piece/coat';
-import type { MatchQuestion, MatchResult } from '@/core/shade/ask';
+import type { MatchQuestion, MatchResult } from '@/core/shade/matching/ask';
 import type { InsideQuestion } from '@/core/needle/inside';
 import type { Progress } from '@/core/plan';
-import type { PlanWorker } from '@/worker/plan.worker';
+import { connect, connected } from './connection';
 import { shared } from './share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
 import { planOptions } from './settings';
 import { useDesk, type Desk } from './store';
-
-let worker: Comlink.Remote<PlanWorker> | null = null;
-
-function connect(): Comlink.Remote<PlanWorker> {
-  worker ??= Comlink.wrap<PlanWorker>(
-    new Worker(new URL('../worker/plan.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return worker;
-}
 
 let asked = 0;
 let keeping: ReturnType<typeof setTimeout> | undefined;
@@ -63,13 +54,16 @@ async function request(): Promise<void> {
   }
   await recall(piece.id);
   if (mine !== asked) return;
+  // A message may come after the plan it is about: nothing is heard of a run that has ended.
+  let running = true;
   const report = Comlink.proxy((progress: Progress) => {
-    if (mine !== asked) return;
+    if (mine !== asked || !running) return;
     const { early, ...rest } = progress;
     useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, options, report);
+    running = false;
     if (mine !== asked) return;
     if (!plan) return;
     useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
@@ -81,6 +75,7 @@ async function request(): Promise<void> {
         .catch(() => undefined);
     }, QUIET);
   } catch (e) {
+    running = false;
     if (mine !== asked) return;
     useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
   }
@@ -139,7 +134,7 @@ export function startPlanner(): () => void {
 export function stopPlanning(): void {
   asked++;
   clearTimeout(keeping);
-  void worker?.stop();
+  void connected()?.stop();
   useDesk.setState({ progress: null, stopped: true });
 }
 
@@ -189,5 +184,5 @@ export async function readScanFile(file: File, report: (p: Progress) => void) {
 }
 
 export function stopScan(): void {
-  void worker?.stopScan();
+  void connected()?.stopScan();
 }

@@ -115,6 +115,7 @@ describe('the bench', () => {
     areaId: 'bib',
     rowsDone,
     rows,
+    rowsLaid: rowsDone.length,
     nextRow: [1, 2, 3].slice(0, rows).find((r) => !rowsDone.includes(r)) ?? null,
     plannedMinutes: 0,
     actualMinutes: 0,

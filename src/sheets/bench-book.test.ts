@@ -3,7 +3,7 @@ import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, cupboard, kingfisher } from '../../demo/load';
 import { change, plan } from '../../demo/plain-marten';
-import { dateAfter } from '@/core/work/dates';
+import { dateAfter } from '@/core/order/dates';
 import { metric, words } from '@/units/units';
 import { benchBook } from './bench-book';
 import { sittingsCalendar } from './calendar';
@@ -81,7 +81,7 @@ describe('the bench book', () => {
           kind: 'step',
           id: `e-${s.number}`,
           at: '2027-02-27T10:00:00Z',
-          areaId: s.operation.areaId,
+          areaId: s.operation.about.id,
           operation: s.operation.id,
           minutes: 1,
           made: {},

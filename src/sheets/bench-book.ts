@@ -2,15 +2,17 @@
  * The bench book: every step left in the order of the sittings, with its figures, where on the animal it is, needle and
  * depth as a drawing, its caution; then the lay charts at true size and the face card bound in.
  */
+import { shareOf, woolIn } from '@/core/materials';
 import { halfWidthAt, needleDrawing } from '@/core/needle/needle-drawing';
 import { limitWords, type NeedlePhase } from '@/core/needle/needle-plan';
 import { phaseInFull, stabsWords } from '@/core/needle/words';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import type { Operation } from '@/core/stage';
-import type { Sitting } from '@/core/work/work';
+import type { Step } from '@/core/order/order';
+import type { Sitting } from '@/core/order/work';
 import { format, words, type Units } from '@/units/units';
+import { woolWords } from '@/units/wool-words';
 import { faceSheets } from './face-sheets';
 import { MARGIN, Paper, type SheetOptions } from './paper';
 import { layCharts } from './row-sheets';
@@ -48,7 +50,7 @@ export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o:
     sittingHead(paper, s, cupboard, u);
     for (const x of s.stints) {
       const step = work.steps.find((y) => y.operation.id === x.id)!;
-      stepBlock(paper, plan, cupboard, step.number, step.operation, x.from, x.to, x.minutes, where(step.operation), u);
+      stepBlock(paper, plan, cupboard, step, x.from, x.to, x.minutes, where(step.operation), u);
     }
     paper.paragraph(`${words(s.stopsAt, u)}.`, { size: 9, bold: true });
     for (const t of s.softAtEnd) paper.paragraph(words(t, u), { size: 9 });
@@ -73,10 +75,7 @@ function sittingHead(paper: Paper, s: Sitting, cupboard: Cupboard, u: Units): vo
     'H2',
   );
   const out = [
-    ...s.wool.map(
-      (w) =>
-        `${cupboard.lots.find((l) => l.id === w.lotId)?.name ?? w.lotId} ${format({ kind: 'mass', value: w.massG }, u)}`,
-    ),
+    ...woolWords(s.wool, cupboard.lots, (value) => format({ kind: 'mass', value }, u)),
     ...s.needles.map((id) => cupboard.needles.find((n) => n.id === id)?.name ?? id),
     ...s.things.map((t) => words(t, u)),
   ];
@@ -88,14 +87,14 @@ function stepBlock(
   paper: Paper,
   plan: Plan,
   cupboard: Cupboard,
-  number: number,
-  o: Operation,
+  step: Step,
   from: number,
   to: number,
   minutes: number,
   where: WherePicture | null,
   u: Units,
 ): void {
+  const { number, operation: o } = step;
   const needle = plan.needles.steps.find((n) => n.operationId === o.id);
   const first = needle?.phases[needle.phases.length - 1];
   const owned = cupboard.needles.find((n) => n.id === first?.needleId);
@@ -109,9 +108,7 @@ function stepBlock(
         : '';
   const figures = [
     format({ kind: 'time', value: minutes }, u),
-    o.massG > 0
-      ? `${cupboard.lots.find((l) => l.id === o.lotId)?.name ?? 'wool'} ${format({ kind: 'mass', value: o.massG }, u)}`
-      : '',
+    ...woolWords(shareOf(woolIn(o), to - from), cupboard.lots, (value) => format({ kind: 'mass', value }, u)),
     o.cutLengthMm !== null ? `cut ${format({ kind: 'length', value: o.cutLengthMm }, u)}` : '',
     o.rows > 1 ? `${o.rows} rows` : '',
   ].filter(Boolean);
@@ -119,6 +116,9 @@ function stepBlock(
     { s: words(o.does, u), size: 10.5, bold: true },
     { s: `${part}${figures.join(', ')}.`, size: 9 },
     ...(o.passes ? [{ s: `${words(o.passes, u)}.`, size: 9 }] : []),
+    ...(step.paleAfterDark
+      ? [{ s: `Pale after dark, so keep a clean mat: ${words(step.paleAfterDark, u)}`, size: 9 }]
+      : []),
     ...(needle?.phases ?? []).flatMap((p) => [
       { s: `${words(phaseInFull(p), u)}. ${words(stabsWords(p), u)}.`, size: 9 },
       ...p.tight.map((t) => ({ s: `${words(t, u)}.`, size: 8.5 })),

@@ -2,12 +2,13 @@
  * The face card: front and profile at true size with pins to push through, calliper and thread tables, the hole angles as a
  * gauge to hold against the head, the eye from rim to light at true size and four times, whiskers and their thread.
  */
-import { eyeColours, eyeShapes, type EyeShape } from '@/core/face/eye-drawing';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
-import { faceDrawing, type FaceDrawing } from '@/core/face/face-drawing';
+import { onRight } from '@/core/face/head/mark-names';
+import { eyeColours, eyeShapes, type EyeShape } from '@/core/face/drawing/eye-drawing';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
+import { faceDrawing, type FaceDrawing } from '@/core/face/drawing/face-drawing';
 import { onChart, type ChartSide } from '@/core/face/face-edits';
 import type { FacePlan } from '@/core/face/face';
-import { stemDirection } from '@/core/face/stems';
+import { stemDirection } from '@/core/face/stems/stems';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
@@ -96,7 +97,7 @@ const VIEW = { front: 'front', profile: 'profile, from its left' } as const;
 
 function template(paper: Paper, of: FacePlan, d: FaceDrawing, side: ChartSide, x0: number, y0: number): void {
   const at = ([x, y]: readonly [number, number]): [number, number] => [x0 + x - d.min[0], y0 + d.max[1] - y];
-  const marks = of.measured.filter((m) => side === 'front' || !m.mark.includes('right'));
+  const marks = of.measured.filter((m) => side === 'front' || !onRight(m.mark));
   paper.tagged(
     'Figure',
     () => {
@@ -130,7 +131,7 @@ function template(paper: Paper, of: FacePlan, d: FaceDrawing, side: ChartSide, x
 
 function tables(paper: Paper, of: FacePlan, u: Units): void {
   const mm = (x: number | null) => (x === null ? '' : format({ kind: 'fine', value: x }, u));
-  const rows = of.measured.filter((m) => m.mark !== 'nose' && !m.mark.includes('right'));
+  const rows = of.measured.filter((m) => m.mark !== 'nose' && !onRight(m.mark));
   paper.heading('Callipers and thread', 'H2');
   paper.table(
     [

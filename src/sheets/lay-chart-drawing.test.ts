@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PLAIN_DRESS, type ChartColumn, type ChartDress } from '@/core/coat/lay-chart';
+import { PLAIN_DRESS, type ChartColumn, type ChartDress } from '@/core/coat/chart/lay-chart';
 import { drawColumn, GUTTER } from './lay-chart-drawing';
 
 const column: ChartColumn = {

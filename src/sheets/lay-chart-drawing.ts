@@ -2,7 +2,7 @@
  * A column of a lay chart as marks on paper, in millimetres at true scale: x to the right, y down, the hem at the bottom.
  * Screen, SVG and PDF all draw these same marks: rows, the tufts or bricks that lie on them, and what carries a marking.
  */
-import type { ChartColumn, ChartDress } from '@/core/coat/lay-chart';
+import type { ChartColumn, ChartDress } from '@/core/coat/chart/lay-chart';
 
 export interface RowMark {
   readonly number: number;

@@ -1,5 +1,5 @@
 /** A lay chart as an SVG file at true scale (1 unit = 1 mm), all its columns side by side. */
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { drawColumn } from './lay-chart-drawing';
 
 const escape = (s: string): string =>

@@ -2,18 +2,21 @@
  * The printed sheets of a piece: what it takes, the cut list, the order, what to decide, and each area's lay chart at
  * true scale, tiled over as many pages as it needs with an overlap to join them by.
  */
+import { isAbout } from '@/core/ref';
+import { massOf, woolIn } from '@/core/materials';
 import { stepNeedleWords } from '@/core/needle/words';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { format, words, type Units } from '@/units/units';
+import { woolWords } from '@/units/wool-words';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
 import { coatTables } from './coat-tables';
 import { faceSheets } from './face-sheets';
-import { coatWool, markingSheets, shadeTables } from './shade-sheets';
+import { markingSheets, shadeTables } from './shade-sheets';
 import { MARGIN, Paper, type SheetOptions } from './paper';
 import { BAR, TILE_BOTTOM, TILE_TOP, joinMarks, NO_JOINS, OVERLAP, tiles, type Joins, type TilePlace } from './tiling';
 
@@ -42,18 +45,18 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
     [27, 25, 27, 16, 12, 14, 19, 17, 16],
     [false, false, false, true, true, true, true, true, true],
     lays.map((s) => {
-      const a = plan.coat.areas.find((x) => x.id === s.operation.areaId)!;
+      const a = plan.coat.areas.find((x) => isAbout(s.operation, 'area', x.id))!;
       const spec = piece.areas.find((x) => x.id === a.id)!.coat;
       const f = a.fur!.figures;
       return [
         a.name,
         wayOf(a.fur!.method).title,
-        coatWool(plan, a.id),
+        woolWords(a.fur!.draws, cupboard.lots, g).join(', '),
         f.cutLength ? format(f.cutLength, u) : '',
         format(f.rows, u),
         'spacingMm' in spec ? mm(spec.spacingMm) : '',
         format(f.rowLength, u),
-        format(f.mass, u),
+        g(massOf(a.fur!.draws)),
         format(f.cover, u),
       ];
     }),
@@ -80,7 +83,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   if (open.length > 0) {
     paper.heading('To decide before cutting', 'H2');
     for (const f of open) {
-      const where = plan.coat.areas.find((a) => a.id === f.about)?.name;
+      const where = plan.coat.areas.find((a) => isAbout(f, 'area', a.id))?.name;
       const mark = `${f.severity === 'stop' ? 'Stop' : 'Caution'}${where ? `, ${where}` : ''}`;
       paper.paragraph(`${mark}: ${words(f.says, u)} ${words(f.why, u)}`);
     }
@@ -95,7 +98,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
     plan.work.steps.map((s) => [
       String(s.number),
       words(s.operation.does, u),
-      s.operation.massG > 0 ? g(s.operation.massG) : '',
+      woolIn(s.operation).length > 0 ? g(massOf(woolIn(s.operation))) : '',
       [s.operation.passes, stepNeedleWords(plan.needles, s.operation.id)]
         .flatMap((t) => (t ? [words(t, u)] : []))
         .join('. '),
@@ -114,7 +117,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   layCharts(
     paper,
     plan,
-    lays.map((s) => plan.coat.areas.find((a) => a.id === s.operation.areaId)!),
+    lays.map((s) => plan.coat.areas.find((a) => isAbout(s.operation, 'area', a.id))!),
     u,
   );
   return paper.bytes();
@@ -123,7 +126,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
 /** What stands over every chart. */
 function chartHead(paper: Paper, plan: Plan, area: AreaPlan, u: Units, part: string, more: string): void {
   paper.heading(`${area.name}: lay chart${part}`, 'H2');
-  paper.paragraph(`${chartWords(area, coatWool(plan, area.id), u)}${more}`, { size: 9 });
+  paper.paragraph(`${chartWords(area, area.fur!.lotName, u)}${more}`, { size: 9 });
 }
 
 /** What a chart shows, in a sentence or two. */

@@ -5,7 +5,7 @@
 import type { PieceMarking } from '@/core/piece/shade';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import type { MarkingPlan } from '@/core/shade/shade';
+import type { MarkingPlan } from '@/core/shade/shade-plan';
 import { format, type Units } from '@/units/units';
 import { MARGIN, type Paper } from './paper';
 import { BAR, TILE_BOTTOM } from './tiling';
@@ -16,12 +16,6 @@ const SAYS: Readonly<Record<string, string>> = {
   'veil over the shadow': 'veil over it',
   raised: 'raised with the reverse needle',
 };
-
-/** What the coat of an area is laid from: its wool, or the blend that stands in its place. */
-export const coatWool = (plan: Plan, areaId: string): string =>
-  plan.shade.areas.find((a) => a.id === areaId)?.layers.find((l) => l.says === 'coat')?.wool ??
-  plan.coat.areas.find((a) => a.id === areaId)?.fur?.lotName ??
-  '';
 
 export function shadeTables(paper: Paper, plan: Plan, u: Units): void {
   const layered = plan.shade.areas.filter((a) => a.layers.length > 1);

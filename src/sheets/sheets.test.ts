@@ -1,3 +1,4 @@
+import { onRight } from '@/core/face/head/mark-names';
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../cli/testing/planned';
@@ -8,7 +9,7 @@ import { metric } from '@/units/units';
 import { cutListCsv } from './cut-list';
 import { layChartSvg } from './lay-chart-svg';
 import { planJson } from './plan-json';
-import { enclosed } from '@/core/form/flat-parts';
+import { enclosed } from '@/core/build/flat-parts';
 import { coatTables } from './coat-tables';
 import { flatOutline, shadeTables } from './shade-sheets';
 import type { Paper } from './paper';
@@ -23,14 +24,25 @@ beforeAll(() => {
 
 describe('cut list', () => {
   it('is read back by a CSV reader with the numbers of the plan', () => {
-    const { data, errors } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, plan).trim(), { header: true });
+    const { data, errors } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, plan, cupboard.lots).trim(), {
+      header: true,
+    });
     expect(errors).toEqual([]);
-    expect(data.length).toBe(plan.coat.areas.filter((a) => a.fur).length);
+    expect(data.length).toBe(plan.coat.areas.flatMap((a) => a.fur?.draws ?? []).length);
     const bib = data.find((d) => d.area === 'Throat bib')!;
     expect(bib['cut length mm']).toBe('40');
     expect(Number(bib.rows)).toBe(plan.coat.areas.find((a) => a.id === 'bib')!.fur!.rows.rows.length);
-    const grams = data.reduce((s, d) => s + Number(d['wool g']), 0);
-    expect(Math.abs(grams - plan.coat.totals.massG)).toBeLessThan(0.05 * data.length);
+    // Every wool of every area, to the hundredth of a gram it is written in.
+    for (const lot of cupboard.lots) {
+      const drawn = plan.coat.areas
+        .flatMap((a) => a.fur?.draws ?? [])
+        .filter((d) => d.lotId === lot.id)
+        .map((d) => d.massG);
+      const lines = data.filter((d) => d.wool === lot.name).map((d) => Number(d['wool g']));
+      expect(lines.length, lot.name).toBe(drawn.length);
+      const sum = (x: readonly number[]) => x.reduce((s, v) => s + v, 0);
+      expect(Math.abs(sum(lines) - sum(drawn)), lot.name).toBeLessThanOrEqual(0.005 * lines.length + 1e-9);
+    }
   });
 
   it('keeps commas and quotes whole and lets no name act as a formula', () => {
@@ -38,7 +50,9 @@ describe('cut list', () => {
       ...plan,
       coat: { ...plan.coat, areas: plan.coat.areas.map((a) => (a.id === 'bib' ? { ...a, name: '=SUM(1,2) "x"' } : a)) },
     };
-    const { data } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, named).trim(), { header: true });
+    const { data } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, named, cupboard.lots).trim(), {
+      header: true,
+    });
     expect(data.some((d) => d.area === `'=SUM(1,2) "x"`)).toBe(true);
   });
 });
@@ -50,8 +64,8 @@ describe('plan as JSON', () => {
     expect(back.form.skin.positions.length).toBe(plan.form.skin.positions.length);
     expect(Array.isArray(back.form.skin.triangles)).toBe(true);
     // Photographs, wire, seven parts of the core and their joining, the flat ears, then nine areas cut, laid and trimmed, the
-    // muzzle laid and raised; 22 steps of colour, 12 of the face; fluffed again and the scissors over it.
-    expect(back.work.steps.length).toBe(1 + 1 + 7 + 1 + 1 + 3 * 9 + 2 + 22 + 12 + 2);
+    // muzzle laid and raised; two blends, three bags, 15 steps of colour, 12 of the face; fluffed again and the scissors over it.
+    expect(back.work.steps.length).toBe(1 + 1 + 7 + 1 + 1 + 3 * 9 + 2 + 2 + 3 + 15 + 12 + 2);
     expect(back.core.parts.map((p) => p.id)).toEqual(pineMarten.form.parts.map((p) => p.id));
     expect(planJson(plan)).not.toContain('NaN');
   });
@@ -161,11 +175,15 @@ describe('markings on paper', () => {
     const sock = { ...spot!, shape: { kind: 'sock' as const, where: { parts: ['leg'] } } };
     expect(flatOutline(sock, bird.shade.markings[1]!)).toBeNull();
   });
-  it('the cut list names the blend a coat is laid from', () => {
-    const line = cutListCsv(pineMarten, plan)
-      .split('\r\n')
-      .find((l) => l.includes('Flanks'))!;
-    expect(line).toContain('6 Chestnut top : 2 Dark umber top');
+  it('the cut list names every wool of the blend a coat is laid from, with its grams', () => {
+    const { data } = Papa.parse<Record<string, string>>(cutListCsv(pineMarten, plan, cupboard.lots).trim(), {
+      header: true,
+    });
+    const lines = data.filter((d) => d.area === 'Flanks');
+    expect(lines.map((d) => d.wool)).toEqual(['Chestnut top', 'Dark umber top']);
+    const grams = lines.map((d) => Number(d['wool g']));
+    // Six parts to two.
+    expect(grams[0]! / grams[1]!).toBeCloseTo(3, 0);
   });
 });
 
@@ -212,7 +230,7 @@ describe('the face card', () => {
   it('pins lie as far apart as the places on the head, front and profile', () => {
     const { pins } = recorder();
     const front = plan.face!.measured;
-    const profile = front.filter((m) => !m.mark.includes('right'));
+    const profile = front.filter((m) => !onRight(m.mark));
     expect(pins.length).toBe(front.length + profile.length);
     const at = (mark: string) => pins[front.findIndex((m) => m.mark === mark)]!;
     const [l, r] = [at('eye-left'), at('eye-right')];

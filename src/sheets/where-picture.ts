@@ -2,6 +2,7 @@
  * Where on the animal a step is: its outline from the side that shows the place best, with the place dotted or drawn in.
  * Right and up of the picture, mm.
  */
+import { isAbout } from '@/core/ref';
 import { makeBody, onAxis, type Body } from '@/core/form/body';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
@@ -86,7 +87,7 @@ export function whereOnAnimal(piece: Piece, plan: Plan): (o: Operation) => Where
             : [];
       return places.length > 0 ? of('left', places, []) : null;
     }
-    if (o.id === 'core-join')
+    if (o.about.kind === 'core')
       return of(
         'left',
         body.parts
@@ -94,7 +95,7 @@ export function whereOnAnimal(piece: Piece, plan: Plan): (o: Operation) => Where
           .map((p) => onAxis(p, p.left, p.part.root === 'start' ? 0.1 : 0.9).at),
         [],
       );
-    const part = body.parts.find((p) => p.part.id === o.areaId);
+    const part = body.parts.find((p) => isAbout(o, 'part', p.part.id));
     if (o.stage === 'form') {
       if (!part) return null;
       return of(
@@ -103,7 +104,7 @@ export function whereOnAnimal(piece: Piece, plan: Plan): (o: Operation) => Where
         [part.left, ...(part.right ? [part.right] : [])].map((s) => [s[0]!.a, ...s.map((x) => x.b)]),
       );
     }
-    const host = o.needlework?.where.on === 'area' ? o.needlework.where.id : o.areaId;
+    const host = o.needlework?.where.on === 'area' ? o.needlework.where.id : o.about.id;
     return area(host);
   };
 }

@@ -6,13 +6,13 @@ import * as Comlink from 'comlink';
 import { z } from 'zod';
 import { compareWays, type Compared } from '@/core/coat/compare-ways';
 import { practiceBall } from '@/core/coat/practice';
-import { strands, type Strands } from '@/core/coat/strands';
+import { strands, type Strands } from '@/core/shade/layers/strands';
 import type { Lay } from '@/core/coat/way';
 import { neutraliser } from '@/core/colour/adapt';
 import { toXyz } from '@/core/colour/rgb';
 import type { Triple } from '@/core/colour/lab';
 import { paletteOf, type Palette, type Picture } from '@/core/colour/picture';
-import { matchFor, type MatchQuestion, type MatchResult } from '@/core/shade/ask';
+import { matchFor, type MatchQuestion, type MatchResult } from '@/core/shade/matching/ask';
 import { linearOf } from '@/core/colour/rgb';
 import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
@@ -171,7 +171,7 @@ const api = {
     report: (r: MatchResult) => void,
   ): Promise<MatchResult | null> {
     const mine = ++newestMatch;
-    const steps = matchFor(q, cupboard, hand, last?.plan ?? null);
+    const steps = matchFor(q, cupboard, hand, last?.piece ?? null, last?.plan ?? null);
     let told = -Infinity;
     for (;;) {
       const s = steps.next();

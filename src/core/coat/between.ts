@@ -1,27 +1,20 @@
 /** Judgement across areas: fur that points into an eye, corners between two lies, sorted locks that do not suffice. */
+import { ref } from '@/core/ref';
 import { placeAt } from '@/core/form/places';
 import type { Body } from '@/core/form/body';
 import { plainArea } from '@/core/form/area-edits';
-import type { Cupboard, Pile } from '@/core/piece/cupboard';
+import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Remedy } from '@/core/stage';
 import { count, degrees, mm, say } from '@/core/text';
-import { bows } from './bows';
-import type { ShapedAreas } from './coat';
-import type { Corner } from './corners';
+import { bows } from '@/core/coat/techniques/bows/bows';
+import type { ShapedAreas } from './coat-plan';
+import type { Corner } from '@/core/coat/rows/corners';
 import { CLOSEST_MM } from './judgement';
-import { allotLocks, type Allotment } from './lock-allotment';
-import type { Overhang } from './neighbours';
+import { allotLocks, type SharedLocks } from '@/core/coat/techniques/locks/lock-allotment';
+import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
-
-/** Sorted locks of a lot and where they go. */
-export interface SharedLocks {
-  readonly lotId: string;
-  readonly lotName: string;
-  readonly piles: readonly Pile[];
-  readonly allotment: Allotment;
-}
 
 /** Locks of lots with counted piles, shared out over all areas that draw on them. */
 export function locksShared(
@@ -47,9 +40,10 @@ export function locksShared(
       const wide = Math.min(...mine.map((s) => s.widestMm));
       findings.push({
         id: `coat-locks-short-${area.id}`,
+        code: 'coat-locks-short',
         stage: 'coat',
         severity: 'caution',
-        about: area.id,
+        about: ref('area', area.id),
         says: say`${count(short)} locks are missing for ${area.name}.`,
         why: say`The sorted piles of ${lot.name} hold too few locks at least ${mm(need)} long${wide < 1e5 ? say` and at most ${mm(wide)} wide, which the tightest ring wants,` : ''} once the places most seen are served. Sort more, set them further apart, or open them.`,
         remedies: [],
@@ -95,9 +89,10 @@ export function betweenAreas(
       if (!lay || area.awayFrom !== null || !pointsInto(lay, eyes)) return;
       out.push({
         id: `coat-into-eye-${area.id}`,
+        code: 'coat-into-eye',
         stage: 'coat',
         severity: 'caution',
-        about: area.id,
+        about: ref('area', area.id),
         says: say`Fur of ${area.name} reaches into the eye.`,
         why: say`It points at the eye and is long enough to get there; no fibre may point into an eye. Comb it past, shorten it, or let it point away.`,
         remedies: [
@@ -119,13 +114,15 @@ export function betweenAreas(
     const [a, b] = [piece.areas[c.a]!, piece.areas[c.b]!];
     const [la, lb] = [lays[c.a], lays[c.b]];
     if (!la || !lb || a.awayFrom !== null || b.awayFrom !== null) continue;
-    if (a.id.startsWith(CORNER) || b.id.startsWith(CORNER)) continue;
+    // Bows are what mends a corner; beside them there is none.
+    if (a.coat.method === 'bows' || b.coat.method === 'bows') continue;
     const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
     out.push({
       id: `coat-corner-${a.id}-${b.id}`,
+      code: 'coat-corner',
       stage: 'coat',
       severity: 'note',
-      about: a.id,
+      about: ref('area', a.id),
       says: say`${a.name} meets ${b.name} at an angle of ${degrees(c.angleDeg)} over ${mm(c.borderMm)}.`,
       why:
         Math.abs(x - y) < 1
@@ -137,8 +134,6 @@ export function betweenAreas(
   return [...out, ...tooNear(piece, shaped.overhangs, lays)];
 }
 
-/** Areas of bows made along a corner are called so. */
-const CORNER = 'corner-';
 /** Places of a stroke at most, along one corner. */
 const MOST_PLACES = 200;
 
@@ -153,14 +148,13 @@ function cornerBows(
 ): Remedy[] {
   const [a, b] = [piece.areas[corner.a]!, piece.areas[corner.b]!];
   const lot = cupboard.lots.find((l) => a.coat.method !== 'none' && l.id === a.coat.lotId);
-  const id = `${CORNER}${a.id}-${b.id}`.slice(0, 64);
+  const id = `corner-${a.id}-${b.id}`.slice(0, 64);
   if (!lot || piece.areas.length >= 60 || piece.areas.some((x) => x.id === id)) return [];
   // One side is drawn, the other mirrored.
   const mirrored = !body.board && corner.along.some((q) => q[0] < 0) && corner.along.some((q) => q[0] > 0);
   const drawn = corner.along.filter((q) => !mirrored || q[0] >= 0).slice(0, MOST_PLACES);
   if (drawn.length === 0) return [];
   const coat = bows.begin({
-    area: { id },
     lot,
     cupboard,
     hand,
@@ -229,9 +223,10 @@ function tooNear(piece: Piece, overhangs: readonly Overhang[], lays: readonly (L
     const [a, b] = [piece.areas[o.over]!, piece.areas[o.under]!];
     out.push({
       id: `coat-near-${a.id}-${b.id}`,
+      code: 'coat-near',
       stage: 'coat',
       severity: 'caution',
-      about: a.id,
+      about: ref('area', a.id),
       says: say`The first row of ${a.name} lies within ${mm(CLOSEST_MM)} of the last row of ${b.name}.`,
       why: say`The needle would flatten the row just finished. Leave the last row of ${b.name} out there, or begin a little higher.`,
       remedies: [],

@@ -1,16 +1,17 @@
 /** An area under several ways of laying side by side: wool, cost, time, cover, waste, loft. */
 import type { FormWork } from '@/core/form/form';
-import { lightness } from '@/core/colour/lab';
 import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import { layArea, type ShapedAreas } from './coat';
-import type { Pile } from './pile';
+import { layArea } from './lay-area';
+import type { ShapedAreas } from './coat-plan';
+import type { Pile } from '@/core/coat/picture/pile';
 import type { Suit } from './way';
 import { wayOf, WAYS } from './ways';
+import { findWools } from '@/core/wool/find';
 
 export interface Compared {
   readonly coat: Laid;
@@ -32,16 +33,14 @@ export interface Compared {
   readonly spacingMm: number;
 }
 
-/** The wool in use where it serves, else the one in the cupboard that suits the way best and is nearest to it in lightness. */
-export function lotFor(method: Laid['method'], now: Lot, cupboard: Cupboard): Lot {
-  const { suits } = wayOf(method);
-  const rank = { well: 0, possible: 1, badly: 2 } as const;
-  if (suits[now.form].suits !== 'badly') return now;
-  const far = (l: Lot) => Math.abs(lightness(l.colour) - lightness(now.colour));
-  return (
-    [...cupboard.lots].sort((a, b) => rank[suits[a.form].suits] - rank[suits[b.form].suits] || far(a) - far(b))[0] ??
-    now
-  );
+/**
+ * The wool in use where it serves, else the one in the cupboard that does and is nearest to it in colour.
+ * @param grams how much of it is wanted
+ */
+export function lotFor(method: Laid['method'], now: Lot, cupboard: Cupboard, grams: number): Lot {
+  const suits = (form: Lot['form']) => wayOf(method).suits[form].suits;
+  if (suits(now.form) !== 'badly') return now;
+  return findWools(cupboard.lots, { near: now.colour, suits, grams })[0] ?? now;
 }
 
 /** A first spec of a way for an area that has a coat already: as long, as lifted, from the same wool where it serves. */
@@ -59,8 +58,7 @@ export function coatBy(
   const lot = held ?? cupboard.lots.find((l) => l.haveG > 0) ?? cupboard.lots[0];
   if (!lot) return null;
   return wayOf(method).begin({
-    area,
-    lot: lotFor(method, lot, cupboard),
+    lot: lotFor(method, lot, cupboard, 0),
     cupboard,
     hand,
     finishedLengthMm: piece.form.finishedLengthMm,

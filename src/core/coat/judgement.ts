@@ -2,13 +2,12 @@
  * Judgement common to all ways of laying: wool that does not suit, staple too short, base that shows from above or
  * aslant, rows that gape or crowd, a lie that winds round, a lay too thick to root. Each says why and what mends it.
  */
-import { lightness } from '@/core/colour/lab';
-import type { Laid } from '@/core/piece/coat';
 import type { Finding, Remedy } from '@/core/stage';
 import { degrees, mgCm, mm, say, share, type Text } from '@/core/text';
-import { WELL } from './cover';
-import { areaRemedy, findingOf, remedyOf } from './remedy';
-import type { RowSet } from './rows';
+import { findWools } from '@/core/wool/find';
+import { WELL } from '@/core/coat/cover/cover';
+import { areaRemedy, findingOf, woolRemedy } from './remedy';
+import type { RowSet } from '@/core/coat/rows/rows';
 import type { LayContext } from './way';
 
 /** Seen aslant a coat may hide a little less. Ours. */
@@ -20,55 +19,52 @@ export const CLOSEST_MM = 0.8;
 /** A lie that departs so far from any rows winds round or swirls. */
 const WINDS = 0.25;
 
+/** Wools that do not suit the way they are laid, each of a blend. */
 export function woolFindings(c: LayContext): Finding[] {
   const way = c.wayOf(c.spec.method);
-  const suit = way.suits[c.lot.form];
-  if (suit.suits !== 'badly') return [];
-  const better = c.cupboard.lots
-    .filter((l) => way.suits[l.form].suits === 'well')
-    .sort(
-      (a, b) =>
-        Math.abs(lightness(a.colour) - lightness(c.lot.colour)) -
-        Math.abs(lightness(b.colour) - lightness(c.lot.colour)),
-    )[0];
+  const bad = c.parts.map((p) => p.lot).find((l) => way.suits[l.form].suits === 'badly');
+  if (!bad) return [];
+  const better = findWools(c.cupboard.lots, {
+    near: bad.colour,
+    suits: (form) => (way.suits[form].suits === 'well' ? 'well' : 'badly'),
+    except: c.parts.map((p) => p.lot.id),
+  })[0];
   return [
     findingOf(
       c,
       'unsuited',
       'caution',
-      say`${c.lot.name} is ${c.lot.form}, which suits ${way.title.toLowerCase()} badly.`,
-      say`${suit.why}`,
-      better ? [remedyOf(c, say`Use ${better.name}, ${better.form}`, { lotId: better.id } as Partial<Laid>)] : [],
+      say`${bad.name} is ${bad.form}, which suits ${way.title.toLowerCase()} badly.`,
+      say`${way.suits[bad.form].why}`,
+      better ? [woolRemedy(c, say`Use ${better.name}, ${better.form}`, bad, better)] : [],
     ),
   ];
 }
 
 /**
- * Fibre shorter than the cut it is needed for.
+ * Fibre shorter than the cut it is needed for; of a blend, its shortest.
  * @param shorter remedies that shorten the fur to what the staple allows
  */
 export function stapleFindings(c: LayContext, cutMm: number, why: Text, shorter: readonly Remedy[]): Finding[] {
-  if (cutMm <= c.lot.stapleMm + 1e-9) return [];
+  const short = c.parts.map((p) => p.lot).reduce((a, b) => (b.stapleMm < a.stapleMm ? b : a));
+  if (cutMm <= short.stapleMm + 1e-9) return [];
   const way = c.wayOf(c.spec.method);
-  const longer = c.cupboard.lots
-    .filter((l) => way.suits[l.form].suits === 'well' && l.stapleMm >= cutMm && l.id !== c.lot.id)
-    .sort(
-      (a, b) =>
-        Math.abs(lightness(a.colour) - lightness(c.lot.colour)) -
-        Math.abs(lightness(b.colour) - lightness(c.lot.colour)),
-    )[0];
+  const longer = findWools(c.cupboard.lots, {
+    near: short.colour,
+    suits: (form) => (way.suits[form].suits === 'well' ? 'well' : 'badly'),
+    stapleMm: cutMm,
+    except: c.parts.map((p) => p.lot.id),
+  })[0];
   return [
     findingOf(
       c,
       'staple',
       'stop',
-      say`${c.lot.name} is too short: the cut is ${mm(cutMm)}, its staple ${mm(c.lot.stapleMm)}.`,
+      say`${short.name} is too short: the cut is ${mm(cutMm)}, its staple ${mm(short.stapleMm)}.`,
       why,
       [
         ...shorter,
-        ...(longer
-          ? [remedyOf(c, say`Use ${longer.name}, staple ${mm(longer.stapleMm)}`, { lotId: longer.id } as Partial<Laid>)]
-          : []),
+        ...(longer ? [woolRemedy(c, say`Use ${longer.name}, staple ${mm(longer.stapleMm)}`, short, longer)] : []),
       ],
     ),
   ];

@@ -6,7 +6,8 @@
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, Swatch } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
-import { WELL } from './cover';
+import type { LaidWool } from '@/core/wool/laid-wool';
+import { WELL } from '@/core/coat/cover/cover';
 import type { Spec } from './way';
 import { wayOf } from './ways';
 
@@ -72,5 +73,26 @@ export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand:
     habit: mean(mine.filter((s) => s.weighedMgCm !== null).map(weighedOver)),
     rise: mean(rises),
     swatches: mine.length,
+  };
+}
+
+/** The same of several wools laid together: the mean by their shares. */
+export function learntTogether(cupboard: Pick<Cupboard, 'swatches'>, wool: LaidWool, hand: Hand): Learnt {
+  const { parts, lot } = wool;
+  const all = parts.map((p) => ({ share: p.share, form: p.lot.form, ...learntFrom(cupboard, p.lot, hand) }));
+  if (all.length === 1) {
+    const { hand: h, habit, rise, swatches } = all[0]!;
+    return { hand: h, habit, rise, swatches };
+  }
+  const by = (of: (x: (typeof all)[number]) => number) => all.reduce((s, x) => s + x.share * of(x), 0);
+  return {
+    hand: withKappa(
+      hand,
+      lot,
+      by((x) => x.hand.spread[x.form]),
+    ),
+    habit: by((x) => x.habit),
+    rise: by((x) => x.rise),
+    swatches: all.reduce((s, x) => s + x.swatches, 0),
   };
 }

@@ -1,17 +1,39 @@
 /** Work of ways that cut first and lay then: two operations, tied to each other and to the areas that must lie below. */
+import { ref } from '@/core/ref';
 import { lightness } from '@/core/colour/lab';
-import type { Operation } from '@/core/stage';
+import { decided, SIZE, the, type Decision, type Path } from '@/core/decision';
+import { madeReady } from '@/core/materials';
+import type { Material, Operation } from '@/core/stage';
 import { say, type Text } from '@/core/text';
+import { SCISSORS } from '@/core/tools';
 import type { LayContext } from './way';
 
+const of = (c: LayContext, ...keys: string[]): Path => ['areas', the(c.area.id), ...keys];
+
+/** What decides how an area is laid. */
+const laidBy = (c: LayContext): Decision[] => [
+  decided('the place of the area', of(c, 'where'), of(c, 'strokes')),
+  SIZE,
+  decided('the wool', of(c, 'coat', 'lotId')),
+  { what: 'the way it is laid', at: [of(c, 'coat')], but: ['lotId'] },
+  decided('the rows', of(c, 'evenness'), of(c, 'branching'), of(c, 'seam'), of(c, 'awayFrom')),
+];
+
+/** What decides how its wool is cut. */
+const cutBy = (c: LayContext): Decision[] => [
+  decided('the wool', of(c, 'coat', 'lotId')),
+  decided('the length of the fur', of(c, 'coat', 'lengthMm')),
+];
+
 /** What every operation of an area says. */
-export const workOn = (c: LayContext, cutLengthMm: number | null, massG: number) => ({
+export const workOn = (c: LayContext, cutLengthMm: number | null, materials: readonly Material[]) => ({
   stage: 'coat' as const,
-  areaId: c.area.id,
-  lotId: c.lot.id,
+  about: ref('area', c.area.id),
+  tools: [],
+  restsOn: laidBy(c),
   cutLengthMm,
   lightness: lightness(c.lot.colour),
-  massG,
+  materials,
 });
 
 /** Ties to the areas this one hangs over. */
@@ -20,7 +42,8 @@ export const tiesUnder = (c: LayContext): Operation['after'] =>
 
 export interface CutThenLay {
   readonly cutLengthMm: number;
-  readonly massG: number;
+  /** Wool that is cut; it is laid after that. */
+  readonly materials: readonly Material[];
   readonly cut: { readonly does: Text; readonly minutes: number; readonly caution?: Text };
   readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needlework' | 'minutes'> & { readonly caution?: Text };
   /** Why the cut comes first. */
@@ -28,12 +51,14 @@ export interface CutThenLay {
 }
 
 export function cutThenLay(c: LayContext, x: CutThenLay): Operation[] {
-  const base = workOn(c, x.cutLengthMm, x.massG);
+  const base = workOn(c, x.cutLengthMm, x.materials);
   return [
     {
       ...base,
       id: `cut-${c.area.id}`,
       kind: 'cut',
+      restsOn: cutBy(c),
+      tools: [SCISSORS],
       rows: 0,
       passes: null,
       needlework: null,
@@ -44,6 +69,7 @@ export function cutThenLay(c: LayContext, x: CutThenLay): Operation[] {
     },
     {
       ...base,
+      materials: madeReady(x.materials),
       id: `lay-${c.area.id}`,
       kind: 'lay',
       after: [

@@ -8,8 +8,10 @@ import type { Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Area } from '@/core/piece/schema';
-import type { AreaShape } from './area-shape';
-import { learntFrom } from './learnt';
+import { laidWool } from '@/core/wool/laid-wool';
+import type { AreaShape } from '@/core/coat/rows/area-shape';
+import { blendOf } from './blend-of';
+import { learntFrom, learntTogether } from './learnt';
 import type { Lay } from './way';
 import { wayOf } from './ways';
 
@@ -89,14 +91,17 @@ export function ballShape(diameterMm: number): AreaShape {
 
 /** The lay of a spec on a ball. @returns null when its wool is not in the cupboard */
 export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboard: Cupboard, hand: Hand): Lay | null {
-  const lot = cupboard.lots.find((l) => l.id === coat.lotId);
-  if (!lot) return null;
-  const { swatches: _, ...learnt } = learntFrom(cupboard, lot, hand);
+  const own = cupboard.lots.find((l) => l.id === coat.lotId);
+  if (!own) return null;
+  const wool = laidWool(own, blendOf(area), cupboard, hand);
+  const { swatches: _, ...learnt } = learntTogether(cupboard, wool, hand);
   return wayOf(coat.method).lay({
     area: { ...area, branching: false },
     areaIndex: 0,
     spec: coat,
-    lot,
+    lot: wool.lot,
+    parts: wool.parts,
+    instead: () => [],
     cupboard,
     ...learnt,
     withLot: (l) => {

@@ -1,5 +1,8 @@
 /** Findings of an area with their remedies: one change of its spec, and what that does to wool, time and cover. */
+import { ref } from '@/core/ref';
+import type { CoatCode } from '@/core/finding-codes';
 import type { Laid } from '@/core/piece/coat';
+import type { Lot } from '@/core/piece/cupboard';
 import type { Finding, PieceChange, Remedy } from '@/core/stage';
 import { grams, minutes, say, share, type Quantity, type Text } from '@/core/text';
 import type { LayContext, Spec } from './way';
@@ -13,7 +16,8 @@ export function change(x: number, least: number, of: (v: number) => Quantity, sa
 /** A remedy that changes the spec of this area, with its effect on wool, time and cover. */
 export function remedyOf<C extends Laid>(c: LayContext<C>, label: Text, set: Partial<C>): Remedy {
   const spec = { ...c.spec, ...set } as C;
-  const lot = c.cupboard.lots.find((l) => l.id === spec.lotId) ?? c.lot;
+  // Another wool only where the remedy names one: a blend goes by none of its own.
+  const lot = set.lotId === undefined ? c.lot : (c.cupboard.lots.find((l) => l.id === set.lotId) ?? c.lot);
   const own: Spec = { spec: c.spec, lot: c.lot, hand: c.hand, habit: c.habit, rise: c.rise };
   const next: Spec = lot === c.lot ? { ...own, spec } : { spec, ...c.withLot(lot) };
   const way = c.wayOf(spec.method);
@@ -29,6 +33,12 @@ export function remedyOf<C extends Laid>(c: LayContext<C>, label: Text, set: Par
   };
 }
 
+/** A remedy that lays another wool in place of one of those the area is laid from. */
+export function woolRemedy(c: LayContext, label: Text, of: Lot, other: Lot): Remedy {
+  if (c.parts.length < 2) return remedyOf(c, label, { lotId: other.id });
+  return { label, effect: say`in the blend in place of ${of.name}; its colour changes`, changes: c.instead(of, other) };
+}
+
 /** A remedy that changes the area itself: its seam, its spacing, where its fur points. */
 export const areaRemedy = (c: LayContext, label: Text, effect: Text, key: string, value: unknown): Remedy => ({
   label,
@@ -38,9 +48,18 @@ export const areaRemedy = (c: LayContext, label: Text, effect: Text, key: string
 
 export const findingOf = (
   c: LayContext,
-  id: string,
+  what: CoatCode,
   severity: Finding['severity'],
   says: Text,
   why: Text,
   remedies: readonly Remedy[] = [],
-): Finding => ({ id: `coat-${id}-${c.area.id}`, stage: 'coat', severity, about: c.area.id, says, why, remedies });
+): Finding => ({
+  id: `coat-${what}-${c.area.id}`,
+  code: `coat-${what}`,
+  stage: 'coat',
+  severity,
+  about: ref('area', c.area.id),
+  says,
+  why,
+  remedies,
+});

@@ -9,17 +9,18 @@ import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Area } from '@/core/piece/schema';
-import type { Finding, Operation } from '@/core/stage';
+import type { Finding, Operation, PieceChange, WoolUse } from '@/core/stage';
+import type { LaidWool } from '@/core/wool/laid-wool';
 import type { Text } from '@/core/text';
-import type { AreaShape } from './area-shape';
-import type { Docket } from './docket';
-import type { LayChart } from './lay-chart';
-import type { LockSeat } from './lock-seats';
-import type { Pile } from './pile';
-import type { RowSet } from './rows';
-import type { Sandwich } from './sandwich';
-import type { SheetCut } from './sheet-cut';
-import type { StripPlan } from './strip-line';
+import type { AreaShape } from '@/core/coat/rows/area-shape';
+import type { Docket } from '@/core/coat/chart/docket';
+import type { LayChart } from '@/core/coat/chart/lay-chart';
+import type { LockSeat } from '@/core/coat/techniques/locks/lock-seats';
+import type { Pile } from '@/core/coat/picture/pile';
+import type { RowSet } from '@/core/coat/rows/rows';
+import type { Sandwich } from '@/core/coat/techniques/standing/sandwich';
+import type { SheetCut } from '@/core/coat/techniques/sheet/sheet-cut';
+import type { StripPlan } from '@/core/coat/techniques/strip/strip-line';
 import type { TrimPlan } from './trim';
 
 export type WoolForm = (typeof WOOL_FORMS)[number];
@@ -69,6 +70,10 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly area: Area;
   readonly areaIndex: number;
   readonly cupboard: Cupboard;
+  /** The wools `lot` is laid together from; itself where it is one. */
+  readonly parts: LaidWool['parts'];
+  /** What puts another wool in place of one of them. */
+  readonly instead: (of: Lot, other: Lot) => readonly PieceChange[];
   /** Another wool with what is known of it, and any way of laying: for judging what a change would do. */
   readonly withLot: (lot: Lot) => Omit<Spec, 'spec'>;
   readonly wayOf: (method: Laid['method']) => Way;
@@ -96,6 +101,7 @@ export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2'> {
 export interface Draw {
   readonly lotId: string;
   readonly massG: number;
+  readonly for: Extract<WoolUse, 'coat' | 'band' | 'anchor'>;
 }
 
 /** An area laid in one way: all that follows from the decision. Plain data. */
@@ -110,6 +116,8 @@ export interface Lay {
   readonly draws: readonly Draw[];
   readonly pile: Pile;
   readonly trim: TrimPlan | null;
+  /** Loft from the hem (0) to the top (1) of the area, in even steps, where it changes on the way; null where it does not. */
+  readonly loftUp: readonly number[] | null;
   readonly sandwich: Sandwich | null;
   readonly strip: StripPlan | null;
   readonly sheet: SheetCut | null;
@@ -120,8 +128,16 @@ export interface Lay {
 }
 
 /** What a first spec is made from. */
+/** Length and spacing as shares of the finished length, lift in degrees. */
+export interface FirstShares {
+  readonly length: number;
+  readonly spacing: number;
+  readonly lift: number;
+}
+
 export interface Begin {
-  readonly area: Pick<Area, 'id'>;
+  /** What is usual for that place of the animal, where it is known. */
+  readonly usual?: FirstShares;
   readonly lot: Lot;
   readonly cupboard: Cupboard;
   readonly hand: Hand;
@@ -136,6 +152,10 @@ export interface Way<C extends Laid = Laid> {
   readonly title: string;
   /** What is laid one after another. */
   readonly unit: { readonly one: string; readonly many: string };
+  /** How its surface is finished: long fur teased up again, short fur passed over lightly, velvet raised. */
+  readonly surface: 'teased' | 'passed' | 'raised';
+  /** Trimmed as a step of its own, which its laying may count in already, or as it is laid. */
+  readonly trimmed: 'by itself' | 'counted in laying' | 'in laying';
   readonly goodFor: string;
   readonly costs: string;
   readonly suits: Readonly<Record<WoolForm, Suit>>;

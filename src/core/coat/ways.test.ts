@@ -4,21 +4,21 @@ import { COARSELY, planned } from '../../../cli/testing/planned';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { buildEdges } from '@/core/geometry/mesh';
 import type { Patch } from '@/core/geometry/cut';
-import { methodOf } from '@/core/method/registry';
+import { methodOf } from '@/core/methods';
 import type { FoldOver, Laid, Locks, Standing, Strip } from '@/core/piece/coat';
 import { coatSchema } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
 import { defaultHand as hand } from '@/core/piece/hand';
-import type { AreaShape } from './area-shape';
-import { towardsEye } from './bows';
+import type { AreaShape } from '@/core/coat/rows/area-shape';
+import { towardsEye } from '@/core/coat/techniques/bows/bows';
 import { coatBy, compareWays, lotFor } from './compare-ways';
-import { shapeAreas } from './coat';
-import { thinnestLay } from './enough';
-import { furLayOf } from './fold-over';
-import { measureRows } from './rows';
+import { shapeAreas } from '@/core/coat/rows/shaped';
+import { thinnestLay } from '@/core/coat/cover/enough';
+import { furLayOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { measureRows } from '@/core/coat/rows/rows';
 import { ballShape, practiceBall } from './practice';
-import { sheetPieces } from './sheet-cut';
-import { clumpsOf, middleLine, profileAt } from './strip-line';
+import { sheetPieces } from '@/core/coat/techniques/sheet/sheet-cut';
+import { clumpsOf, middleLine, profileAt } from '@/core/coat/techniques/strip/strip-line';
 import type { LayContext } from './way';
 import { wayOf, WAYS } from './ways';
 import { Memo } from '@/core/memo';
@@ -105,6 +105,8 @@ function context<C extends Laid>(coat: C, l: Lot, shape: AreaShape): LayContext<
     area: { ...pineMarten.areas[0]!, coat },
     areaIndex: 0,
     cupboard: { ...cupboard, lots: [l, ...cupboard.lots.filter((x) => x.id !== l.id)] },
+    parts: [{ lot: l, share: 1 }],
+    instead: (_, other) => [{ path: ['areas', 0, 'coat', 'lotId'], value: other.id }],
     withLot: (x) => ({ lot: x, hand, habit: 1, rise: 1 }),
     wayOf,
     shape,
@@ -221,7 +223,7 @@ describe('every way of laying', () => {
     '%s: begins with a sound spec that covers, and adds up',
     (_n, way) => {
       const l = cupboard.lots.find((x) => way.suits[x.form].suits === 'well')!;
-      const coat = way.begin({ area: { id: 'flanks' }, lot: l, cupboard, hand, finishedLengthMm: 180, now: null });
+      const coat = way.begin({ lot: l, cupboard, hand, finishedLengthMm: 180, now: null });
       expect(coatSchema.safeParse(coat).success, JSON.stringify(coatSchema.safeParse(coat).error?.issues)).toBe(true);
       const lay = way.lay(context(coat, l, shape));
       expect(lay.findings.filter((f) => f.severity === 'stop')).toEqual([]);
@@ -370,7 +372,6 @@ describe('a strip made off the piece', () => {
   it('an anchor too fine to grip is a caution', () => {
     const coat = {
       ...(wayOf('strip').begin({
-        area: { id: 'a' },
         lot: lot(),
         cupboard,
         hand,
@@ -429,10 +430,10 @@ describe('ways compared', () => {
     expect(list[2]!.mass.value).toBeLessThan(list[0]!.mass.value);
     expect(list[2]!.suit.suits).not.toBe('badly');
     expect(list[0]!.cost).toBeCloseTo((list[0]!.mass.value * 5.8) / 100, 9);
-    // A batt does not fold: the combed top nearest to it in lightness does.
+    // A batt does not fold: the combed top nearest to it in colour does.
     const of = (id: string) => cupboard.lots.find((l) => l.id === id)!;
-    expect(lotFor('fold-over', of('rust-batt'), cupboard).id).toBe('rust-top');
-    expect(lotFor('fold-over', of('umber-top'), cupboard).id).toBe('umber-top');
+    expect(lotFor('fold-over', of('rust-batt'), cupboard, 0).id).toBe('rust-top');
+    expect(lotFor('fold-over', of('umber-top'), cupboard, 0).id).toBe('umber-top');
     const wisps = coatBy('wisps', pineMarten, index, cupboard, hand)!;
     expect(wisps.method === 'wisps' && wisps.lengthMm).toBe(14);
   });

@@ -1,15 +1,15 @@
 /** Every way of laying, in the order they are offered. */
 import type { Laid } from '@/core/piece/coat';
-import { bows } from './bows';
-import { foldOver } from './fold-over';
-import { locks } from './locks';
-import { pieces } from './pieces';
-import { sheet } from './sheet';
-import { standing } from './standing';
-import { strip } from './strip';
-import { velvet } from './velvet';
+import { bows } from '@/core/coat/techniques/bows/bows';
+import { foldOver } from '@/core/coat/techniques/fold-over/fold-over';
+import { locks } from '@/core/coat/techniques/locks/locks';
+import { pieces } from '@/core/coat/techniques/pieces/pieces';
+import { sheet } from '@/core/coat/techniques/sheet/sheet';
+import { standing } from '@/core/coat/techniques/standing/standing';
+import { strip } from '@/core/coat/techniques/strip/strip';
+import { velvet } from '@/core/coat/techniques/velvet/velvet';
 import type { Way } from './way';
-import { wisps } from './wisps';
+import { wisps } from '@/core/coat/techniques/wisps/wisps';
 
 export const WAYS: readonly Way[] = [
   foldOver,

@@ -3,8 +3,9 @@
  * are compared in L*a*b* under D65 and nowhere else.
  */
 import { linearOf, toXyz } from './rgb';
+import type { Triple } from './triple';
 
-export type Triple = readonly [number, number, number];
+export type { Triple } from './triple';
 
 /** XYZ of the white of D65 from its chromaticity x 0.3127, y 0.3290; Y is 1. */
 export const WHITE: Triple = [0.3127 / 0.329, 1, (1 - 0.3127 - 0.329) / 0.329];

@@ -2,7 +2,7 @@
  * Screen colours and the light they stand for: sRGB with its transfer curve (IEC 61966-2-1), linear light 0..1, and XYZ
  * under D65. Light is only ever added in linear light.
  */
-import type { Triple } from './lab';
+import type { Triple } from './triple';
 
 /** Linear light of one channel 0..1 of a screen colour. */
 export const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);

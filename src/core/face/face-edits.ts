@@ -7,7 +7,7 @@ import { mirrorPlace, placeAt, samePlace } from '@/core/form/places';
 import type { StockEye } from '@/core/piece/cupboard';
 import type { Eyes, Face } from '@/core/piece/face';
 import type { Piece, Place } from '@/core/piece/schema';
-import { directionOutOfHead, intoHead, outOfHead, type HeadFrame } from './head';
+import { directionOutOfHead, intoHead, outOfHead, type HeadFrame } from '@/core/face/head/head';
 
 export type ChartSide = 'front' | 'profile';
 

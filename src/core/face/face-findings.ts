@@ -1,13 +1,14 @@
 /** Judgement of the face: what is too small, meets, comes out, is not seen, vanishes or is not level, with what would help. */
+import { ref } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { fine, say } from '@/core/text';
-import { ofContrast, ofFur, ofLayers, ofSetting } from './eye-findings';
-import { apart } from './eye-place';
-import { ofEyeSize } from './eye-size-findings';
-import { noseApart } from './face-work';
+import { ofContrast, ofFur, ofLayers, ofSetting } from '@/core/face/eyes/eye-findings';
+import { apart } from '@/core/face/eyes/eye-place';
+import { ofEyeSize } from '@/core/face/eyes/eye-size-findings';
+import { noseApart } from './steps/nose';
 import { half, set, type Judging, type Put } from './judging';
-import { ofStems } from './stem-findings';
-import { ofWhiskers } from './whisker-findings';
+import { ofStems } from '@/core/face/stems/stem-findings';
+import { ofWhiskers } from '@/core/face/features/whisker-findings';
 
 export function faceFindings(j: Judging): Finding[] {
   const out: Finding[] = [];
@@ -29,8 +30,9 @@ function ofNose({ piece, face, plan, core, form }: Judging, put: Put): void {
   if (!face.nose.beforeJoin && noseApart(piece, face, core)) {
     put({
       id: 'face-nose-join',
+      code: 'face-nose-join',
       severity: 'note',
-      about: 'nose',
+      about: ref('feature', 'nose'),
       says: say`The nose is made after the muzzle is joined.`,
       why: say`It is easier before: the muzzle can be turned and felted from every side.`,
       remedies: [
@@ -52,8 +54,9 @@ function ofNose({ piece, face, plan, core, form }: Judging, put: Put): void {
   if (tip && wanted > 1.2 * tip) {
     put({
       id: 'face-mouth-room',
+      code: 'face-mouth-room',
       severity: 'caution',
-      about: 'mouth',
+      about: ref('feature', 'mouth'),
       says: say`There is no room for the mouth under the nose.`,
       why: say`Philtrum and mouth take ${fine(wanted)}; the muzzle ends ${fine(Math.min(room, 1.2 * tip))} below the nose.`,
       remedies: [
@@ -69,8 +72,9 @@ function ofNose({ piece, face, plan, core, form }: Judging, put: Put): void {
   if (l !== undefined && (l < 3 || (r ?? 3) < 3)) {
     put({
       id: 'face-mouth-short',
+      code: 'face-mouth-short',
       severity: 'caution',
-      about: 'mouth',
+      about: ref('feature', 'mouth'),
       says: say`The mouth finds no way over the skin.`,
       why: say`It begins where the skin turns straight back; move the nose up or leave less under it.`,
       remedies: [],
@@ -85,8 +89,9 @@ function ofEars({ face, plan }: Judging, put: Put): void {
   const after = face.ears.when === 'after the coat';
   put({
     id: 'face-ears-when',
+    code: 'face-ears-when',
     severity: 'note',
-    about: 'ears',
+    about: ref('feature', 'ears'),
     says: after ? say`The ears go into finished fur: ${names}.` : say`Fur is laid round the ears: ${names}.`,
     why: after
       ? say`Part the fur where they sit; the collar presses down ${fine(ears.acrossMm / 2 + ears.fringe.value)} round the seat, tease it up again.`
@@ -114,6 +119,7 @@ function ofLevel({ plan }: Judging, put: Put): void {
   if (off.length === 0) return;
   put({
     id: `face-level-${last.id}`,
+    code: 'face-level',
     severity: 'caution',
     about: null,
     says: say`The last measure is not level: ${off.map((p) => p.move!).reduce((a, b) => say`${a}; ${b}`)}.`,

@@ -1,15 +1,16 @@
 /** What the face stage gives: everything placed, measured and judged. Plain data. */
+import type { WoolMass } from '@/core/materials';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Figure } from '@/core/method/define';
-import type { BrowPlace } from './brows';
-import type { EarPlan } from './ears';
-import type { EyePlan } from './eyes';
-import type { HeadFrame } from './head';
-import type { LevelPlan } from './level';
-import type { Measured } from './marks';
-import type { MouthPlace, NosePlace } from './mouth';
-import type { WhiskerPlan } from './whiskers';
+import type { BrowPlace } from '@/core/face/features/brows';
+import type { EarPlan } from '@/core/face/features/ears';
+import type { EyePlan } from '@/core/face/eyes/eyes';
+import type { HeadFrame } from '@/core/face/head/head';
+import type { LevelPlan } from '@/core/face/level/level';
+import type { Measured } from '@/core/face/head/marks';
+import type { MouthPlace, NosePlace } from '@/core/face/features/mouth';
+import type { WhiskerPlan } from '@/core/face/features/whiskers';
 
 /** A place no needle may come near: round a set stem or a glass eye. mm */
 export interface Zone {
@@ -43,5 +44,5 @@ export interface FacePlan {
   readonly levels: readonly LevelPlan[];
   readonly minutes: number;
   /** Wool it takes. */
-  readonly draws: readonly { readonly lotId: string; readonly massG: number }[];
+  readonly draws: readonly WoolMass[];
 }

@@ -1,20 +1,23 @@
 /** What every step of the face shares: what the work of it is made from, a step with its usual values, its cautions. */
-import type { CoatPlan } from '@/core/coat/coat';
+import type { CoatPlan } from '@/core/coat/coat-plan';
 import { lightness } from '@/core/colour/lab';
-import type { CorePlan } from '@/core/form/core';
+import type { CorePlan } from '@/core/build/core';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Needlework, Operation } from '@/core/stage';
+import { decided, the } from '@/core/decision';
+import { ref } from '@/core/ref';
+import type { After, Needlework, Operation } from '@/core/stage';
+import { GLUE } from '@/core/tools';
 import { atPlaces } from '@/core/stabbing';
-import { say } from '@/core/text';
-import type { BrowPlace } from './brows';
-import type { EarPlan } from './ears';
-import type { EyePlan } from './eyes';
-import type { MouthPlace, NosePlace } from './mouth';
-import type { WhiskerPlan } from './whiskers';
+import { say, type Text } from '@/core/text';
+import type { BrowPlace } from '@/core/face/features/brows';
+import type { EarPlan } from '@/core/face/features/ears';
+import type { EyePlan } from '@/core/face/eyes/eyes';
+import type { MouthPlace, NosePlace } from '@/core/face/features/mouth';
+import type { WhiskerPlan } from '@/core/face/features/whiskers';
 
 export interface FaceWorkInput {
   readonly piece: Piece;
@@ -33,25 +36,46 @@ export interface FaceWorkInput {
   readonly coatWork: readonly string[];
 }
 
+/** What another stage's step has to wait for. */
+export interface FaceTie {
+  readonly operationId: string;
+  readonly after: After;
+}
+
+export interface FaceSteps {
+  readonly operations: readonly Operation[];
+  readonly ties: readonly FaceTie[];
+}
+
+export const JOINED: After = { id: 'core-join', why: say`The head is joined and firm first.`, strength: Infinity };
+export const NOSE_FIRST: After = {
+  id: 'face-nose',
+  why: say`The nose comes first: it is the guide for the eyes.`,
+  strength: Infinity,
+};
+export const eyesFirst = (why: Text): After => ({ id: 'face-eyes-set', why, strength: Infinity });
+export const laidFirst = (areaId: string, why: Text): After => ({ id: `lay-${areaId}`, why, strength: Infinity });
+
 export const GLUE_CAUTION = say`Glue in fresh air and off the skin; it marks wool, so never more than a dot.`;
 export const NEEDLE_CAUTION = say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`;
 
-const lotOf = (x: FaceWorkInput, id: string | null) => x.cupboard.lots.find((l) => l.id === id) ?? null;
+/** A lot of the cupboard; null where none is chosen. */
+export const lotOf = (x: FaceWorkInput, id: string | null) => x.cupboard.lots.find((l) => l.id === id) ?? null;
 
-export type StepOfFace = Pick<Operation, 'id' | 'does' | 'minutes' | 'after'> & Partial<Operation>;
+export type StepOfFace = Pick<Operation, 'id' | 'about' | 'does' | 'minutes' | 'after' | 'restsOn'> &
+  Partial<Operation>;
 
 export function step(x: FaceWorkInput, o: StepOfFace): Operation {
-  const wool = lotOf(x, o.lotId ?? null);
+  const wool = lotOf(x, o.materials?.[0]?.lotId ?? null);
   return {
     stage: 'face',
-    areaId: 'face',
     kind: 'set',
-    lotId: null,
-    massG: 0,
+    materials: [],
     cutLengthMm: null,
     rows: 0,
     passes: null,
     needlework: null,
+    tools: [],
     lightness: wool ? lightness(wool.colour) : 50,
     caution: null,
     ...o,
@@ -67,3 +91,37 @@ export const atFace = (
   layerMm: number,
   lotId: string | null,
 ): Needlework | null => (places.length > 0 ? atPlaces(kind, places, minutes, layerMm, lotOf(x, lotId), x.hand) : null);
+
+/** Whatever is glued comes after the trial of the glue. */
+export const TRIED: After = {
+  id: 'face-trial',
+  why: say`Glue is tried on a spare piece first.`,
+  strength: Infinity,
+  orderOnly: true,
+};
+
+/** Glue tried on a spare piece, once, where anything of the face is glued. */
+export const glueTrial = (x: FaceWorkInput): Operation[] => {
+  const glued = x.face.whiskers.filter((w) => w.glue !== 'none');
+  if (x.face.eyes.kind !== 'stem' && glued.length === 0) return [];
+  return [
+    step(x, {
+      id: TRIED.id,
+      about: ref('feature', 'glue'),
+      restsOn: [
+        decided(
+          'what is glued',
+          ['face', 'eyes', 'kind'],
+          ...glued.map((w) => ['face', 'whiskers', the(w.id), 'glue']),
+        ),
+      ],
+      kind: 'check',
+      tools: [GLUE],
+      does: say`Try the glue on a spare piece of the same wool and let it dry: it marks some wool for good`,
+      minutes: 5,
+      wait: { minutes: x.hand.glueMinutes, says: say`The glue on the trial piece dries.` },
+      after: [],
+      caution: GLUE_CAUTION,
+    }),
+  ];
+};

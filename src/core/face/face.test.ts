@@ -8,7 +8,7 @@ import { readPiece } from '@/core/piece/read';
 import { EYE_KINDS } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import type { PieceChange } from '@/core/stage';
-import { layerShares } from './face-draws';
+import { layerShares } from './face-wool';
 import { beforeFelting, discWool, eyeFactor, eyeWool, seenDisc, standsOut } from './face-methods';
 
 const DEMOS = [pineMarten, alpacaCria, kingfisher, brownHare];
@@ -125,9 +125,7 @@ describe('order of the face (facts of the trade)', () => {
     );
     expect(number(pineMarten, 'face-whiskers-whiskers')).toBeGreaterThan(last);
     expect(number(pineMarten, 'face-dashes-whiskers')).toBeLessThan(number(pineMarten, 'face-whiskers-whiskers'));
-    expect(number(pineMarten, 'face-trial-brow-whiskers')).toBeLessThan(
-      number(pineMarten, 'face-whiskers-brow-whiskers'),
-    );
+    expect(number(pineMarten, 'face-trial')).toBeLessThan(number(pineMarten, 'face-whiskers-brow-whiskers'));
   });
   it('nothing of the face waits for itself', () => {
     for (const p of DEMOS) {
@@ -160,9 +158,8 @@ describe('order of the face (facts of the trade)', () => {
     expect(unchosen.reduce((s, x) => s + (x.lotId === null ? 0 : x.share), 0)).toBeLessThan(1);
     // The marten's nose is half of each of two wools.
     const nose = pineMarten.smallParts.find((s) => s.kind === 'nose')!.recipe;
-    const grams = nose.map(
-      (r) => faceOf(faced(pineMarten, (x) => void (x.whiskers = []))).draws.find((d) => d.lotId === r.lotId)!.massG,
-    );
+    const made = plan(pineMarten).work.steps.find((s) => s.operation.id === 'face-nose')!.operation.materials;
+    const grams = nose.map((r) => made.find((m) => m.lotId === r.lotId)!.massG);
     expect(nose.length).toBe(2);
     expect(grams[0]).toBeCloseTo(grams[1]!, 12);
   });
@@ -181,7 +178,7 @@ describe('order of the face (facts of the trade)', () => {
     const eyes = f.draws.filter((d) => d.lotId === brownHare.face!.eyes.layers.irisLotId);
     expect(eyes.reduce((s, d) => s + d.massG, 0)).toBeGreaterThan(0);
     const lot = plan(brownHare).stock.lots.find((l) => l.lotId === 'rust-top')!;
-    expect(lot.faceG).toBeCloseTo(
+    expect(lot.uses.find((u) => u.for === 'face')!.massG).toBeCloseTo(
       f.draws.filter((d) => d.lotId === 'rust-top').reduce((s, d) => s + d.massG, 0),
       9,
     );

@@ -2,10 +2,10 @@
  * The face stage: nose, mouth, eyes, ears, brows and whiskers on the head's own skin; their measures for callipers and
  * thread; what does not come out as meant; the work; and whether the real face is level.
  */
-import type { CoatPlan } from '@/core/coat/coat';
-import type { CorePlan } from '@/core/form/core';
+import type { CoatPlan } from '@/core/coat/coat-plan';
+import type { CorePlan } from '@/core/build/core';
 import type { FormWork } from '@/core/form/form';
-import type { FramePlan } from '@/core/form/frame';
+import type { FramePlan } from '@/core/build/frame';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Memo } from '@/core/memo';
 import { figure } from '@/core/method/define';
@@ -13,23 +13,24 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { FaceMark } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { ShadePlan } from '@/core/shade/shade';
+import type { ShadePlan } from '@/core/shade/shade-plan';
 import type { Stage } from '@/core/stage';
-import { browPlaces } from './brows';
-import { planEars, type EarPlan } from './ears';
-import { corner } from './eye-place';
-import { planEyes, stemRoom, type EyePlan } from './eyes';
-import { faceDraws } from './face-draws';
+import { browPlaces } from '@/core/face/features/brows';
+import { planEars, type EarPlan } from '@/core/face/features/ears';
+import { corner } from '@/core/face/eyes/eye-place';
+import { planEyes, stemRoom, type EyePlan } from '@/core/face/eyes/eyes';
+import { faceDraws } from './face-wool';
 import { faceFindings } from './face-findings';
 import type { FacePlan, Zone } from './face-plan';
 import { tolerance } from './face-methods';
-import { faceWork, type FaceTie } from './face-work';
-import { headOf, outOfHead, type Head } from './head';
-import { levelOf } from './level';
-import { measureMarks, type Mark } from './marks';
-import { mouthPlace, nosePlace, type MouthPlace, type NosePlace } from './mouth';
-import { STEM_ZONE } from './stems';
-import { planWhiskers, type Obstacles } from './whiskers';
+import type { FaceTie } from './face-step';
+import { faceWork } from './face-work';
+import { headOf, outOfHead, type Head } from '@/core/face/head/head';
+import { levelOf } from '@/core/face/level/level';
+import { measureMarks, type Mark } from '@/core/face/head/marks';
+import { mouthPlace, nosePlace, type MouthPlace, type NosePlace } from '@/core/face/features/mouth';
+import { STEM_ZONE } from '@/core/face/stems/stems';
+import { planWhiskers, type Obstacles } from '@/core/face/features/whiskers';
 
 export type { FacePlan } from './face-plan';
 
@@ -68,6 +69,7 @@ export function planFace(x: FaceInput): FaceStage {
       findings: [
         {
           id: 'face-nowhere',
+          code: 'face-nowhere',
           stage: 'face',
           severity: 'stop',
           about: null,
@@ -167,7 +169,7 @@ export function planFace(x: FaceInput): FaceStage {
     tolerance: figure(tolerance, { head: head.widthMm }),
     levels: face.checks.map((c) => levelOf(c, measured, eyes.places, head)),
     minutes: work.operations.reduce((s, o) => s + o.minutes, 0),
-    draws: faceDraws(piece, work.operations, eyes),
+    draws: faceDraws(work.operations),
   };
   return {
     result,

@@ -1,5 +1,6 @@
 /** What every judgement of the face starts from, and how it says what it finds. */
-import type { CorePlan } from '@/core/form/core';
+import type { Ref } from '@/core/ref';
+import type { CorePlan } from '@/core/build/core';
 import type { FormWork } from '@/core/form/form';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
@@ -19,7 +20,7 @@ export interface Judging {
 /** What a finding is about: a feature of the face. */
 export type Feature = 'nose' | 'mouth' | 'eyes' | 'ears' | 'brows' | 'whiskers';
 
-export type Put = (f: Omit<Finding, 'stage' | 'about'> & { readonly about?: Feature | null }) => void;
+export type Put = (f: Omit<Finding, 'stage' | 'about'> & { readonly about?: Ref | null }) => void;
 
 /** A change of the face. */
 export const set = (path: readonly (string | number)[], value: unknown): PieceChange => ({

@@ -143,7 +143,7 @@ export function comparePicture(body: Body, reference: Reference, scaleOfLife: nu
       const photo: Flat = [corner[0] + at[0], corner[1] + at[1]];
       return { id: l.id, name: l.name, piece, photo, offMm: Math.hypot(piece[0] - photo[0], piece[1] - photo[1]) };
     })
-    .sort((x, y) => y.offMm - x.offMm || x.id.localeCompare(y.id));
+    .sort((x, y) => y.offMm - x.offMm);
   return {
     widthMm: width,
     heightMm: h,
@@ -180,5 +180,5 @@ function proportions(parts: readonly Part[], pins: readonly PinCompared[]): Prop
       against: base.name,
       off: figure(deviation, { a: m.piece, b: base.piece, refA: m.photo, refB: base.photo }),
     }))
-    .sort((x, y) => Math.abs(y.off.value) - Math.abs(x.off.value) || x.name.localeCompare(y.name));
+    .sort((x, y) => Math.abs(y.off.value) - Math.abs(x.off.value));
 }

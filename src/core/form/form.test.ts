@@ -18,6 +18,7 @@ beforeAll(() => {
 const tube: Extract<Part, { shape: 'limb' }> = {
   id: 'tube',
   name: 'Tube',
+  role: 'other',
   shape: 'limb',
   mirrored: false,
   blend: 0,

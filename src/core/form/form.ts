@@ -1,4 +1,5 @@
 /** The form stage: the finished animal as a closed skin with the lie of the fur on it, its volume and its surface. */
+import { ref } from '@/core/ref';
 import { partDistance } from '@/core/geometry/field';
 import { polygonise, type Skin } from '@/core/geometry/polygonise';
 import { figure, letter, method, type Figure } from '@/core/method/define';
@@ -91,6 +92,7 @@ export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
   if (w.skin.pieces > 1) {
     findings.push({
       id: 'form-apart',
+      code: 'form-apart',
       stage: 'form',
       severity: 'stop',
       about: null,
@@ -103,9 +105,10 @@ export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
   for (const p of thin) {
     findings.push({
       id: `form-thin-${p.part.id}`,
+      code: 'form-thin',
       stage: 'form',
       severity: 'caution',
-      about: p.part.id,
+      about: ref('part', p.part.id),
       says: say`${p.part.name} is only ${mm(thinnest(p.part) * w.body.scale * 2)} thick.`,
       why: say`A needle finds no hold in wool thinner than about ${mm(1.5)}; make it as a flat felted part.`,
       remedies: [],

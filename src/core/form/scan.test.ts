@@ -9,7 +9,7 @@ import { withoutParts } from '@/core/piece/without-parts';
 import type { Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { COARSELY } from '../../../cli/testing/planned';
-import { beginFace } from '@/core/face/begin-face';
+import { beginFace } from '@/core/face/head/begin-face';
 import { areaDepth } from './areas';
 import { workForm } from './form';
 import { placeAt, pointOf } from './places';

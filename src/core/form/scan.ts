@@ -76,6 +76,7 @@ export function formOfScan(
   const part: Part = {
     id: 'base',
     name: 'Own base',
+    role: 'other',
     shape: 'pad',
     mirrored: false,
     blend: 0,

@@ -205,6 +205,7 @@ export function addPad(form: Form, on: string, kind: PadKind): { form: Form; id:
   const pad: Part = {
     id,
     name: same > 0 ? `${name} ${same + 1}` : name,
+    role: 'other',
     shape: 'pad',
     mirrored: true,
     blend: tidy(Math.min(40, r * 0.4)),

@@ -1,13 +1,17 @@
 /** The log stage: what was really done, beside what was planned for the same rows. */
-import type { CoatPlan } from '@/core/coat/coat';
-import { areasOfLays, standing } from '@/core/work/progress';
-import type { WorkPlan } from '@/core/work/work';
+import { rowsLaid } from '@/core/coat/rows/rows-laid';
+import type { CoatPlan } from '@/core/coat/coat-plan';
+import { areasOfLays, standing } from '@/core/order/progress';
+import type { WorkPlan } from '@/core/order/work';
 import type { Piece } from '@/core/piece/schema';
 
 export interface AreaLog {
   readonly areaId: string;
+  /** Planned rows whose place is laid, and how many are planned. */
   readonly rowsDone: readonly number[];
   readonly rows: number;
+  /** Rows really laid, whatever they were planned by. */
+  readonly rowsLaid: number;
   /** The row to lay next; null when all are done. */
   readonly nextRow: number | null;
   /** Minutes planned for the rows done, by their share of the whole length; and spent on them. */
@@ -32,8 +36,9 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
     const mine = piece.log.filter((e) => e.areaId === a.id);
     const rows = a.fur.rows.rows;
     const lying = counts.filter((e) => e.areaId === a.id);
-    const rowsDone = [...new Set(lying.flatMap((e) => (e.kind === 'row' && e.row <= rows.length ? [e.row] : [])))].sort(
-      (x, y) => x - y,
+    const { done: rowsDone, laid } = rowsLaid(
+      lying.flatMap((e) => (e.kind === 'row' ? [e] : [])),
+      rows,
     );
     const done = new Set(rowsDone);
     const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
@@ -43,6 +48,7 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
       areaId: a.id,
       rowsDone,
       rows: rows.length,
+      rowsLaid: laid,
       nextRow: rows.find((r) => !done.has(r.number))?.number ?? null,
       plannedMinutes: a.fur.figures.minutes.value * share,
       actualMinutes: mine.reduce((s, e) => s + (e.kind === 'row' ? e.minutes : 0), 0),

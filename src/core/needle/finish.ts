@@ -3,6 +3,7 @@
  * shallow, coarse to fine) with the fewest stabs; where fluff is wanted instead; and the fine places of the face with their
  * own passes.
  */
+import { wayOf } from '@/core/coat/ways';
 import type { Needle } from '@/core/piece/cupboard';
 import { fine, say } from '@/core/text';
 import { marksAfter, openMarks, UNNOTICED, type TopLayer } from './marks';
@@ -13,7 +14,6 @@ const DENSITIES = [40, 20];
 const MOST_PASSES = 3;
 
 /** Ways of laying whose fur stands: marks drown in it and fluff is wanted. */
-const FLUFFY = new Set(['fold-over', 'standing', 'bows', 'locks', 'strip', 'velvet']);
 
 /**
  * The passes with the fewest stabs that bring the marks below what is noticed, each no coarser than the one before it;
@@ -25,7 +25,7 @@ export function closingPasses(
   before: number,
 ): { readonly passes: readonly { readonly needle: Needle; readonly perCm2: number }[]; readonly left: number } {
   if (before <= UNNOTICED) return { passes: [], left: before };
-  const fineFirst = [...needles].sort((a, b) => b.thickMm - a.thickMm || a.id.localeCompare(b.id));
+  const fineFirst = [...needles].sort((a, b) => b.thickMm - a.thickMm);
   type Try = { passes: { needle: Needle; perCm2: number }[]; left: number; stabs: number };
   let best: Try = { passes: [], left: before, stabs: 0 };
   const better = (a: Try, b: Try): boolean => {
@@ -62,7 +62,7 @@ export function finishOf(x: NeedleInput, tried: readonly Tried[], steps: readonl
       share: openMarks(n, hand.surfaceStabsPerCm2, top),
     }));
     const common = { areaId: a.id, name: a.name, areaMm2: a.areaMm2, leaves };
-    if (FLUFFY.has(a.fur.method)) {
+    if (wayOf(a.fur.method).surface !== 'passed') {
       return [
         {
           ...common,
@@ -71,7 +71,7 @@ export function finishOf(x: NeedleInput, tried: readonly Tried[], steps: readonl
           then: 0,
           short: false,
           fluff:
-            a.fur.method === 'velvet'
+            wayOf(a.fur.method).surface === 'raised'
               ? say`Left slightly loose: the raised pile hides the marks, a finishing pass would flatten it.`
               : say`The fur hides the ground: no finishing pass, less felting is fluffier.`,
         },

@@ -2,11 +2,11 @@
  * The ground a needle goes into: places spread over an area, a part, the joints or the face, and what lies ahead of a stab
  * there: felt, wire, set stems and glass, the other side. Rays through the core; closed forms for wire and eyes.
  */
-import type { CoatPlan } from '@/core/coat/coat';
+import type { CoatPlan } from '@/core/coat/coat-plan';
 import { onAxis, type BodyPart } from '@/core/form/body';
-import type { CorePlan } from '@/core/form/core';
+import type { CorePlan } from '@/core/build/core';
 import type { FormWork } from '@/core/form/form';
-import type { FramePlan } from '@/core/form/frame';
+import type { FramePlan } from '@/core/build/frame';
 import { outwardAt } from '@/core/form/surface';
 import type { Zone } from '@/core/face/face-plan';
 import { nameOf } from '@/core/identity';

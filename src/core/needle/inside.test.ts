@@ -45,6 +45,7 @@ const bar: Piece = {
       {
         id: 'trunk',
         name: 'Trunk',
+        role: 'other',
         mirrored: false,
         blend: 0,
         lie: 'to-end',

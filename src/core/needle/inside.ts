@@ -3,7 +3,7 @@
  * every barb is at the depth of the stroke, what it catches and what it would pull. mm, in the plane: across the skin the
  * way the needle leans, and out of it; the origin is where the needle meets the ground.
  */
-import type { CoatPlan } from '@/core/coat/coat';
+import type { CoatPlan } from '@/core/coat/coat-plan';
 import { pointOf } from '@/core/form/places';
 import { outwardAt } from '@/core/form/surface';
 import { nearestVertex } from '@/core/geometry/mesh';
@@ -13,7 +13,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Needle } from '@/core/piece/cupboard';
 import type { Place } from '@/core/piece/places';
 import type { Needlework } from '@/core/stage';
-import type { ShadePlan } from '@/core/shade/shade';
+import type { ShadePlan } from '@/core/shade/shade-plan';
 import { barbsOf } from './blade';
 import { depthWindow, sine, type Window } from './depth-window';
 import { aheadOf, farSideShows, ontoFelt, stabDirection, type Ground, type Lean, type Spot } from './ground';

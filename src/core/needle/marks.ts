@@ -3,7 +3,7 @@
  * a hole as wide as its mark; the fibres of the top layer that were only pushed aside spring back over it, fewer the wider
  * it is against their thickness; a later stab drags fibres from around it across older holes.
  */
-import { layerMass } from '@/core/coat/fibre';
+import { layerMass } from '@/core/wool/fibre';
 import { figure, type Figure } from '@/core/method/define';
 import { markWidth, type Blade } from './blade';
 import { needleMarks } from './needle-methods';

@@ -2,6 +2,7 @@
  * What the needle plan says: windows that stay shut, needles that are missing and what the nearest owned does instead,
  * slanting that invites prising, coarse needles on thin parts, and stabs near wire and set eyes.
  */
+import type { NeedleCode } from '@/core/finding-codes';
 import { NEEDLE_SECTIONS, type Needle } from '@/core/piece/cupboard';
 import { nameOf } from '@/core/identity';
 import { usualNeedle } from '@/core/piece/usual-needle';
@@ -47,7 +48,7 @@ export const USUAL_RACK: readonly Needle[] = NEEDLE_SECTIONS.flatMap((section) =
 export function needleFindings(x: NeedleInput, tried: readonly Tried[], steps: readonly NeedleStep[]): Finding[] {
   const out: Finding[] = [];
   const find = (
-    id: string,
+    what: NeedleCode,
     t: Tried,
     severity: Finding['severity'],
     says: Finding['says'],
@@ -55,10 +56,12 @@ export function needleFindings(x: NeedleInput, tried: readonly Tried[], steps: r
     remedies: Finding['remedies'] = [],
   ) =>
     out.push({
-      id: `needle-${id}-${t.operation.id}`,
+      id: `needle-${what}-${t.operation.id}`,
+      code: `needle-${what}`,
       stage: 'needle',
       severity,
-      about: t.operation.areaId,
+      about: t.operation.about,
+      step: t.operation.id,
       says,
       why,
       remedies,
@@ -194,6 +197,7 @@ export function needleFindings(x: NeedleInput, tried: readonly Tried[], steps: r
     const names = flat.slice(0, 3).map((t) => t.operation.does);
     out.push({
       id: 'needle-prising',
+      code: 'needle-prising',
       stage: 'needle',
       severity: 'note',
       about: null,
@@ -206,6 +210,7 @@ export function needleFindings(x: NeedleInput, tried: readonly Tried[], steps: r
     const usual = USUAL_RACK.find((n) => n.id === id)!;
     out.push({
       id: `needle-missing-${usual.gauge}-${usual.section}`,
+      code: 'needle-missing',
       stage: 'needle',
       severity: 'note',
       about: null,

@@ -131,8 +131,7 @@ export interface NeedleInput {
 }
 
 /** Needles there are, coarse before fine. */
-export const owned = (c: Cupboard): Needle[] =>
-  c.needles.filter((n) => n.count > 0).sort((a, b) => a.gauge - b.gauge || a.id.localeCompare(b.id));
+export const owned = (c: Cupboard): Needle[] => c.needles.filter((n) => n.count > 0).sort((a, b) => a.gauge - b.gauge);
 
 /** The one needle of the school that uses one: as chosen, else the finest ordinary one. */
 export function oneNeedle(piece: Piece, cupboard: Cupboard): Needle | null {

@@ -99,7 +99,7 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
 
 /** Eyes count once they are set, and where they are in reach. */
 function groundFor(o: Operation, g: Ground, spots: readonly Spot[], reachMm: number): Ground {
-  const early = o.stage === 'form' || /^face-(nose|eyes)/.test(o.id);
+  const early = o.stage === 'form' || o.beforeEyes === true;
   const near = (c: Capsule) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < reachMm + c.radiusMm);
   return { ...g, capsules: g.capsules.filter((c) => c.what === 'wire' || (!early && near(c))) };
 }

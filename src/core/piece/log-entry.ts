@@ -23,6 +23,8 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     ...logCommon,
     kind: z.literal('row'),
     row: whole('Row', 1, 5000),
+    /** How far up the area it lies, 0 at the hem and 1 at the top; null where that was not kept. */
+    up: measure('Place of the row', 0, 1, '').nullable(),
     minutes: measure('Minutes', 0, 600, 'min'),
     made: madeBySchema,
   }),

@@ -104,6 +104,31 @@ describe('reading a piece', () => {
     ).toBe(true);
   });
 
+  it('brings a piece of version 6 up to date: parts say what they are by their names of before, the log stays whole', () => {
+    const old = structuredClone(pineMarten) as unknown as Record<string, unknown> & {
+      schema: number;
+      form: { parts: Record<string, unknown>[] };
+      log: Record<string, unknown>[];
+    };
+    old.schema = 6;
+    for (const p of old.form.parts) delete p.role;
+    const common = { at: '2026-03-01T09:00:00Z', areaId: 'bib', minutes: 2, made: {} };
+    old.log = [
+      { ...common, id: 'a', kind: 'row', row: 3 },
+      { ...common, id: 'b', kind: 'step', operation: 'face-trial-brow-whiskers', kept: false },
+      { ...common, id: 'c', kind: 'step', operation: 'lay-tail', kept: false },
+    ];
+    const r = readPiece(old);
+    expect(r.ok ? [] : r.problems).toEqual([]);
+    if (!r.ok) return;
+    expect(r.value.form.parts.map((p) => [p.id, p.role])).toEqual(pineMarten.form.parts.map((p) => [p.id, p.role]));
+    expect(r.value.log).toMatchObject([
+      { kind: 'row', row: 3, up: null },
+      { kind: 'step', operation: 'face-trial' },
+      { kind: 'step', operation: 'lay-tail' },
+    ]);
+  });
+
   it('brings a cupboard and a hand of version 2 up to date: what was there stays, what is new begins plain', () => {
     const { swatches: _s, ...rest } = structuredClone(cupboard);
     const lots = rest.lots.map(({ tipColour: _t, tipShare: _h, crimpMm: _c, crimpDepthMm: _d, piles: _p, ...l }) => l);

@@ -19,6 +19,7 @@ import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
 import { toPiece5 } from './upgrades/piece-5';
 import { toPiece6 } from './upgrades/piece-6';
+import { toPiece7 } from './upgrades/piece-7';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
 
 /** One thing wrong: where, in words, and what was expected. */
@@ -32,7 +33,14 @@ export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: 
 /** Upgrades by the schema number they start from; each returns the document one number higher. */
 export type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
 
-export const PIECE_UPGRADES: Upgrades = { 1: toPiece2, 2: toPiece3, 3: toPiece4, 4: toPiece5, 5: toPiece6 };
+export const PIECE_UPGRADES: Upgrades = {
+  1: toPiece2,
+  2: toPiece3,
+  3: toPiece4,
+  4: toPiece5,
+  5: toPiece6,
+  6: toPiece7,
+};
 export const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5 };
 export const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,

@@ -12,7 +12,10 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 6;
+export const PIECE_SCHEMA = 7;
+
+/** What a part is to the animal, where anything depends on it. */
+export const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -24,6 +27,7 @@ const radius = measure('Radius', 1, 1000, 'thousandths of the length');
 const partCommon = {
   id: id('Part name'),
   name: name('Part name'),
+  role: z.enum(PART_ROLES),
   /** True: the part stands on both sides, drawn once on the animal's left. */
   mirrored: z.boolean(),
   /** How softly it runs into the parts before it. */

@@ -1,12 +1,13 @@
 /** Shade as a maker changes it: layers added, moved, taken away; markings made and placed. Each gives a new piece. */
 import type { Lot } from '@/core/piece/cupboard';
-import { layerMass } from '@/core/coat/fibre';
+import { layerMass } from '@/core/wool/fibre';
+import { swapIn } from '@/core/wool/recipe';
 import { lightness } from '@/core/colour/lab';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece, Place } from '@/core/piece/schema';
 import type { Layer, LayerWhere, MarkingShape, PieceMarking, Recipe } from '@/core/piece/shade';
-import { arealOf, type Amount } from './amount';
-import { freeId } from './layer-findings';
+import { arealOf, type Amount } from '@/core/shade/layers/amount';
+import { freeId } from '@/core/shade/judging/layer-findings';
 
 export const LAYER_KINDS = ['veil', 'flecks', 'raise', 'shadow', 'highlight', 'line'] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
@@ -56,19 +57,11 @@ const withLayers = (piece: Piece, areaId: string, change: (l: readonly Layer[]) 
   ),
 });
 
-const swapRecipe = (recipe: Recipe, from: string, to: string): Recipe => {
-  const old = recipe.find((r) => r.lotId === from);
-  if (!old) return recipe;
-  const had = recipe.find((r) => r.lotId === to);
-  const rest = recipe.filter((r) => r !== old && r !== had);
-  return [...rest, { lotId: to, parts: Math.min(64, old.parts + (had?.parts ?? 0)) }];
-};
-
 /** Layers with one wool in place of another wherever it stands. */
 export const swapWool = (layers: readonly Layer[], from: string, to: string): Layer[] =>
   layers.map((l): Layer => {
-    if (l.kind === 'coat') return l.blend ? { ...l, blend: swapRecipe(l.blend, from, to) } : l;
-    if (l.kind === 'veil') return { ...l, recipe: swapRecipe(l.recipe, from, to) };
+    if (l.kind === 'coat') return l.blend ? { ...l, blend: swapIn(l.blend, from, to) } : l;
+    if (l.kind === 'veil') return { ...l, recipe: swapIn(l.recipe, from, to) };
     return l.lotId === from ? { ...l, lotId: to } : l;
   });
 

@@ -1,8 +1,8 @@
 /** Formulas of the shade stage that the docket and the handbook show. */
 import { letter, method } from '@/core/method/define';
 import type { Hand } from '@/core/piece/hand';
-import { FRIELE_S, friele, frieleBack, stearns, stearnsBack } from './blend';
-import { veilValue } from './veil';
+import { FRIELE_S, friele, frieleBack, stearns, stearnsBack } from '@/core/wool/blend';
+import { veilValue } from '@/core/shade/layers/veil';
 
 export const layerOfColour = method({
   id: 'shade-mass',

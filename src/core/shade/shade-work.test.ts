@@ -1,4 +1,5 @@
 /** The work of colour and what must come first (common practice). */
+import { massOf } from '@/core/materials';
 import { describe, expect, it } from 'vitest';
 import { kingfisher, pineMarten } from '../../../demo/load';
 import { change, plan } from '../../../demo/plain-marten';
@@ -13,8 +14,8 @@ describe('the order of colour', () => {
     expect(number('lay-flanks')).toBeLessThan(number('shade-flanks-veil'));
     expect(number('shade-flanks-veil')).toBeLessThan(number('shade-flanks-flecks'));
     expect(number('shade-flanks-under')).toBeLessThan(number('shade-flanks-raise'));
-    expect(number('bag-bib')).toBeGreaterThan(number('lay-bib'));
-    expect(number('strays-bib')).toBeGreaterThan(number('bag-bib'));
+    expect(number('strays-bib')).toBeGreaterThan(number('lay-bib'));
+    expect(number('strays-bib')).toBeGreaterThan(number('lay-flanks'));
     for (const s of p.work.steps) for (const b of s.because) expect(number(b.id)).toBeLessThan(s.number);
   });
   it('a marking under the pile lies before the coat, one over it after', () => {
@@ -30,10 +31,11 @@ describe('steps of colour', () => {
   it('a blend says how much of each wool, and together it is what the coat takes', () => {
     const said = op('blend-flanks').does.filter((x) => typeof x !== 'string') as { kind: string; value: number }[];
     const grams = said.filter((x) => x.kind === 'mass').map((x) => x.value);
-    const massG = plan(pineMarten).coat.areas.find((a) => a.id === 'flanks')!.fur!.draws[0]!.massG;
+    const massG = plan(pineMarten).coat.areas.find((a) => a.id === 'flanks')!.fur!.figures.mass.value;
     expect(grams).toHaveLength(2);
     expect(grams[0]! / grams[1]!).toBeCloseTo(3, 9);
     expect(grams[0]! + grams[1]!).toBeCloseTo(massG, 9);
+    expect(massOf(op('blend-flanks').materials)).toBeCloseTo(massG, 9);
   });
   it('the reverse needle is named for what is raised and never for what is laid', () => {
     const { work, needles } = plan(pineMarten);
@@ -64,7 +66,7 @@ describe('steps of colour', () => {
     const sum = work.steps.reduce((s, x) => s + (x.operation.stage === 'shade' ? x.operation.minutes : 0), 0);
     expect(shade.minutes).toBeCloseTo(sum, 9);
     expect(shade.massG).toBeCloseTo(
-      work.steps.reduce((s, x) => s + (x.operation.kind === 'veil' ? x.operation.massG : 0), 0),
+      work.steps.reduce((s, x) => s + (x.operation.kind === 'veil' ? massOf(x.operation.materials) : 0), 0),
       9,
     );
   });

@@ -2,7 +2,8 @@
  * The shade stage: every area as a stack of layers over the core, with markings over or under its coat; what is seen, what
  * it takes of every wool, what does not come out as meant, and the work.
  */
-import type { CoatPlan, ShapedAreas } from '@/core/coat/coat';
+import { ref } from '@/core/ref';
+import type { CoatPlan, ShapedAreas } from '@/core/coat/coat-plan';
 import { BARE_CORE } from '@/core/colour/bare';
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
@@ -13,58 +14,16 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Stage } from '@/core/stage';
-import { shadeArea, type AreaWork, type LayerPlan, type ShadedArea } from './area-shade';
-import { borders } from './borders';
-import { judgePiece, type Judged } from './judge';
-import { layerFindings, missingFindings } from './layer-findings';
-import { markingFindings } from './marking-findings';
-import { markingOnSkin, type MarkingOnSkin } from './marking-shape';
+import { shadeArea, type AreaWork, type LayerPlan } from '@/core/shade/layers/area-shade';
+import { borders } from '@/core/shade/layers/borders';
+import { judgePiece } from '@/core/shade/judging/judge';
+import type { MarkingPlan, ShadePlan } from './shade-plan';
+import { layerFindings, missingFindings } from '@/core/shade/judging/layer-findings';
+import { markingFindings } from '@/core/shade/markings/marking-findings';
+import { markingOnSkin, type MarkingOnSkin } from '@/core/shade/markings/marking-shape';
 import { layerMinutes, layerOfColour } from './shade-methods';
-import { shadeWork, type Tie } from './shade-work';
-
-export type { LayerPlan, ShadedArea } from './area-shade';
-
-export interface MarkingPlan {
-  readonly id: string;
-  readonly name: string;
-  readonly areaMm2: number;
-  readonly overSkinMm: number | null;
-  readonly chordMm: number | null;
-  readonly massG: number;
-  readonly seenHex: string | null;
-  readonly hostHex: string | null;
-  /** Contrast with what it lies on, CIEDE2000; null where it lies on nothing. */
-  readonly contrast: number | null;
-  /** Areas it lies on, the one with most of it first. */
-  readonly hosts: readonly { readonly areaId: string; readonly areaMm2: number }[];
-  readonly layers: readonly LayerPlan[];
-  /** Middle line, mm on the animal; empty for shapes without one. */
-  readonly line: MarkingOnSkin['line'];
-  /** Distance from the middle line to the midline of the animal at both ends, mm. */
-  readonly fromMidlineMm: readonly [number, number] | null;
-}
-
-export interface WoolDraw {
-  /** Area or marking. */
-  readonly areaId: string;
-  readonly lotId: string;
-  readonly massG: number;
-}
-
-export interface ShadePlan {
-  readonly areas: readonly ShadedArea[];
-  readonly markings: readonly MarkingPlan[];
-  readonly judged: Judged;
-  /** Wool of layers beside the coats. */
-  readonly draws: readonly WoolDraw[];
-  /** Coats laid from a blend: shares of each wool. */
-  readonly coatBlends: readonly {
-    readonly areaId: string;
-    readonly parts: readonly { readonly lotId: string; readonly share: number }[];
-  }[];
-  readonly massG: number;
-  readonly minutes: number;
-}
+import type { ShadeTie } from './shade-step';
+import { shadeWork } from './shade-work';
 
 export function planShade(
   piece: Piece,
@@ -74,7 +33,7 @@ export function planShade(
   shaped: ShapedAreas,
   form: FormWork,
   memo: Memo,
-): Stage<ShadePlan> & { readonly ties: readonly Tie[] } {
+): Stage<ShadePlan> & { readonly ties: readonly ShadeTie[] } {
   const stock = JSON.stringify([cupboard.lots, cupboard.blends, hand, piece.core.lotId]);
   const shapeKey = shaped.keys.join('|');
   const onSkin = piece.markings.map((m) =>
@@ -108,17 +67,17 @@ export function planShade(
   );
   const areas = works.map((w, i) => (fields[i] === w.shaded.field ? w.shaded : { ...w.shaded, field: fields[i]! }));
   const markings = piece.markings.map((m, k) => markingPlan(m.id, m.name, k, onSkin[k]!, works));
-  const judged = judgePiece(piece, cupboard, hand, areas, markings, shaped, form);
-  const work = shadeWork(
+  const judged = judgePiece(
     piece,
     cupboard,
     hand,
-    coat,
-    areas,
+    // Softening mixes both colours of a border; what is judged is what lies on either side of it.
+    works.map((w) => w.shaded),
     markings,
-    works.map((w) => w.ready),
-    judged.result,
+    shaped,
+    form,
   );
+  const work = shadeWork({ piece, cupboard, hand, coat, areas, markings, judged: judged.result });
   const draws = [...areas, ...markings].flatMap((x) =>
     x.layers.flatMap((l) =>
       l.parts.flatMap((p) => (p.massG > 0 ? [{ areaId: x.id, lotId: p.lotId, massG: p.massG }] : [])),
@@ -130,18 +89,12 @@ export function planShade(
       markings,
       judged: judged.result,
       draws,
-      coatBlends: works.flatMap((w) => {
-        const parts = w.ready.find((x) => x.says === 'coat')?.mix?.parts ?? [];
-        return parts.length > 1
-          ? [{ areaId: w.shaded.id, parts: parts.map((p) => ({ lotId: p.lot.id, share: p.share })) }]
-          : [];
-      }),
       massG: draws.reduce((s, d) => s + d.massG, 0),
       minutes: work.operations.reduce((s, o) => s + o.minutes, 0),
     },
     findings: [
       ...works.flatMap((w, i) => [
-        ...missingFindings(w.shaded, w.missing),
+        ...missingFindings(ref('area', w.shaded.id), w.shaded.name, w.missing),
         ...layerFindings(piece, i, w.shaded, w.ready, cupboard, hand),
       ]),
       ...markingFindings(piece, cupboard, hand, markings, onSkin, form, shaped),
@@ -176,8 +129,8 @@ function markingPlan(
     chordMm,
     massG: layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0),
     seenHex: host?.seenHex ?? null,
-    hostHex: host?.area.seenHex ?? null,
-    contrast: host ? difference(labOf(host.seenHex), labOf(host.area.seenHex)) : null,
+    hostHex: host?.underHex ?? null,
+    contrast: host ? difference(labOf(host.seenHex), labOf(host.underHex)) : null,
     hosts: here.map((h) => ({ areaId: h.area.id, areaMm2: h.areaMm2 })),
     layers,
     line,

@@ -1,22 +1,21 @@
-/** The stock stage: what the piece needs of every lot, against what is in the cupboard. Masses in grams. */
-import type { CoatPlan } from '@/core/coat/coat';
-import type { FacePlan } from '@/core/face/face';
-import type { CorePlan } from '@/core/form/core';
-import type { FlatPartPlan } from '@/core/form/flat-parts';
-import { WELL } from '@/core/coat/cover';
-import { worstLay } from '@/core/coat/fold-over';
+/** The stock stage: what the steps of the piece take of every lot, against what is in the cupboard. Masses in grams. */
+import { areaOf, ref } from '@/core/ref';
+import type { CoatPlan } from '@/core/coat/coat-plan';
+import { blendOf } from '@/core/coat/blend-of';
+import { WELL } from '@/core/coat/cover/cover';
+import { worstLay } from '@/core/coat/techniques/fold-over/fold-over-lay';
 import { learntFrom } from '@/core/coat/learnt';
-import { thinnestLay } from '@/core/coat/enough';
-import { lightness } from '@/core/colour/lab';
+import { thinnestLay } from '@/core/coat/cover/enough';
+import { findWools } from '@/core/wool/find';
+import { byLot, massOf, type WoolMass } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
-import type { ShadePlan } from '@/core/shade/shade';
 import { swapWool } from '@/core/shade/shade-edits';
-import type { Finding, Remedy, Stage } from '@/core/stage';
-import { grams, mgCm, say, share } from '@/core/text';
+import type { Finding, Material, Operation, Remedy, Stage, WoolUse } from '@/core/stage';
+import { grams, joined, mgCm, say, share } from '@/core/text';
 
 export const lotCost = method({
   id: 'lot-cost',
@@ -40,81 +39,85 @@ export interface LotNeed {
   readonly haveG: number;
   readonly shortG: number;
   readonly cost: Figure | null;
-  /** Of it for the core. */
-  readonly coreG: number;
-  /** Of it for flat parts. */
-  readonly flatG: number;
-  /** Of it for layers of colour beside the coats. */
-  readonly shadeG: number;
-  /** Wool of nose, mouth, eyes, ears, brows and whiskers. */
-  readonly faceG: number;
+  /** What it is for, most first. */
+  readonly uses: readonly { readonly for: WoolUse; readonly massG: number }[];
+  /** Areas whose coat draws on it. */
   readonly areaIds: readonly string[];
 }
 
 export interface StockPlan {
   readonly lots: readonly LotNeed[];
+  /** All wool, chosen or not. */
   readonly needG: number;
+  /** Of it wool that is not chosen yet, or no longer in the cupboard. */
+  readonly unchosen: readonly { readonly for: WoolUse; readonly massG: number }[];
   /** Sum over the lots with a price. */
   readonly cost: number;
 }
 
+const COAT: ReadonlySet<WoolUse> = new Set(['coat', 'band', 'anchor']);
+
+/** What a use of wool is called where several are named. */
+export const USE_WORDS: Readonly<Record<WoolUse, string>> = {
+  coat: 'the coat',
+  band: 'bands in the coat',
+  anchor: 'anchors',
+  core: 'the core',
+  collar: 'collars of the joints',
+  'flat part': 'flat parts',
+  lining: 'linings',
+  'layer of colour': 'layers of colour',
+  face: 'the face',
+};
+
+/** @param operations all steps of the piece: what they take out of the cupboard is what is needed */
 export function planStock(
   piece: Piece,
   cupboard: Cupboard,
   hand: Hand,
   coat: CoatPlan,
-  core: CorePlan,
-  flat: readonly FlatPartPlan[],
-  shade: Pick<ShadePlan, 'draws' | 'coatBlends'>,
-  face: Pick<FacePlan, 'draws'> | null = null,
+  operations: readonly Operation[],
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
+  const taken = operations.flatMap((o) =>
+    o.materials.flatMap((m) => (m.from === 'cupboard' && m.massG > 0 ? [{ ...m, area: areaOf(o) }] : [])),
+  );
+  const known = new Set(cupboard.lots.map((l) => l.id));
   for (const lot of cupboard.lots) {
-    const users = coat.areas.flatMap((a) => {
-      const massG = coatDraws(a, shade).reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
-      return massG > 0 ? [{ id: a.id, name: a.name, massG }] : [];
-    });
-    const coreG = core.lotId === lot.id ? core.massG : 0;
-    const flatG = flat.reduce(
-      (s, f) =>
-        s +
-        f.count *
-          ((f.lotId === lot.id ? f.mass.value : 0) + (f.liningLotId === lot.id ? (f.liningMass?.value ?? 0) : 0)),
-      0,
-    );
-    const shadeG = shade.draws.reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
-    const faceG = (face?.draws ?? []).reduce((s, d) => s + (d.lotId === lot.id ? d.massG : 0), 0);
-    if (users.length === 0 && coreG + flatG + shadeG + faceG === 0) continue;
-    const needG = users.reduce((s, a) => s + a.massG, coreG + flatG + shadeG + faceG);
+    const here = taken.filter((m) => m.lotId === lot.id);
+    if (here.length === 0) continue;
+    const needG = massOf(here);
     const shortG = Math.max(0, needG - lot.haveG);
+    const uses = usesOf(here);
+    const areaIds = [...new Set(here.flatMap((m) => (COAT.has(m.for) && m.area !== null ? [m.area] : [])))];
     lots.push({
       lotId: lot.id,
       name: lot.name,
       colour: lot.colour,
       needG,
       haveG: lot.haveG,
-      coreG,
-      flatG,
-      shadeG,
-      faceG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
-      areaIds: users.map((a) => a.id),
+      uses,
+      areaIds,
     });
     if (shortG > 1e-9) {
+      const swappable = massOf(here.filter((m) => COAT.has(m.for) || m.for === 'layer of colour'));
       findings.push({
         id: `stock-short-${lot.id}`,
+        code: 'stock-short',
         stage: 'stock',
         severity: 'stop',
-        about: lot.id,
+        about: ref('lot', lot.id),
         says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
-        why: say`${[...(coreG > 0 ? ['The core'] : []), ...(flatG > 0 ? ['Flat parts'] : []), ...(shadeG > 0 ? ['Layers of colour'] : []), ...(faceG > 0 ? ['The face'] : []), ...users.map((a) => a.name)].join(', ')} draw on it; ${grams(shortG)} are missing.`,
+        why: say`Drawn on by ${joined([
+          ...uses.flatMap((u) => (COAT.has(u.for) ? [] : [say`${USE_WORDS[u.for]}`])),
+          ...areaIds.map((id) => say`${piece.areas.find((a) => a.id === id)?.name ?? id}`),
+        ])}; ${grams(shortG)} are missing.`,
         remedies: [
-          ...thinner(piece, cupboard, lot, hand, coat, shade, shortG),
-          ...(users.length + shadeG > 0
-            ? otherLot(piece, cupboard, lot, coat, shade, needG - coreG - flatG - faceG)
-            : []),
+          ...thinner(piece, cupboard, lot, hand, coat, shortG),
+          ...(swappable > 0 ? otherLot(piece, cupboard, lot, coat, taken, swappable) : []),
         ],
       });
     }
@@ -122,7 +125,8 @@ export function planStock(
   return {
     result: {
       lots,
-      needG: lots.reduce((s, l) => s + l.needG, 0),
+      needG: massOf(taken),
+      unchosen: usesOf(taken.filter((m) => m.lotId === null || !known.has(m.lotId))),
       cost: lots.reduce((s, l) => s + (l.cost?.value ?? 0), 0),
     },
     findings,
@@ -130,13 +134,10 @@ export function planStock(
   };
 }
 
-/** Wool of an area's coat by lot; a coat laid from a blend draws on each of its wools. */
-function coatDraws(a: CoatPlan['areas'][number], shade: Pick<ShadePlan, 'coatBlends'>) {
-  const draws = a.fur?.draws ?? [];
-  const blend = shade.coatBlends.find((b) => b.areaId === a.id);
-  const [own, ...rest] = draws;
-  if (!blend || !own) return draws;
-  return [...blend.parts.map((p) => ({ lotId: p.lotId, massG: p.share * own.massG })), ...rest];
+function usesOf(list: readonly Material[]): LotNeed['uses'] {
+  const sum = new Map<WoolUse, number>();
+  for (const m of list) sum.set(m.for, (sum.get(m.for) ?? 0) + m.massG);
+  return [...sum].map(([use, massG]) => ({ for: use, massG })).sort((a, b) => b.massG - a.massG);
 }
 
 const swapped = (layers: readonly Layer[], from: string, to: string, path: (string | number)[]) => {
@@ -145,22 +146,14 @@ const swapped = (layers: readonly Layer[], from: string, to: string, path: (stri
 };
 
 /** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */
-function thinner(
-  piece: Piece,
-  cupboard: Cupboard,
-  lot: Lot,
-  hand: Hand,
-  coat: CoatPlan,
-  shade: Pick<ShadePlan, 'coatBlends'>,
-  shortG: number,
-): Remedy[] {
+function thinner(piece: Piece, cupboard: Cupboard, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
   const changes: Remedy['changes'][number][] = [];
   let saved = 0;
   let lays = 0;
   piece.areas.forEach((area, i) => {
     const plan = coat.areas[i]!;
     if (area.coat.method !== 'fold-over' || area.coat.lotId !== lot.id || !plan.fur) return;
-    if (shade.coatBlends.some((b) => b.areaId === area.id)) return;
+    if (blendOf(area) !== null) return;
     const learnt = learntFrom(cupboard, lot, hand);
     const worst = worstLay({ spec: area.coat, lot, ...learnt });
     const thinnest = thinnestLay(worst);
@@ -181,39 +174,39 @@ function thinner(
   ];
 }
 
-/** The nearest lot in lightness that has enough for all of it and is long enough. */
+/** The nearest lot in colour that has enough for all of it and is long enough. */
 function otherLot(
   piece: Piece,
   cupboard: Cupboard,
   lot: Lot,
   coat: CoatPlan,
-  shade: Pick<ShadePlan, 'draws' | 'coatBlends'>,
+  taken: readonly WoolMass[],
   needG: number,
 ): Remedy[] {
-  const used = new Map<string, number>();
-  for (const d of [...coat.areas.flatMap((a) => coatDraws(a, shade)), ...shade.draws])
-    used.set(d.lotId, (used.get(d.lotId) ?? 0) + d.massG);
+  const used = new Map(byLot(taken).map((m) => [m.lotId, m.massG]));
   const longest = Math.max(
     0,
-    ...coat.areas.filter((a) => a.fur?.lotId === lot.id).map((a) => a.fur!.figures.cutLength?.value ?? 0),
+    ...coat.areas
+      .filter((a) => a.fur?.draws.some((d) => d.lotId === lot.id && d.for === 'coat'))
+      .map((a) => a.fur!.figures.cutLength?.value ?? 0),
   );
-  const other = cupboard.lots
-    .filter(
-      (l) =>
-        l.id !== lot.id &&
-        l.form === lot.form &&
-        l.stapleMm >= longest &&
-        l.haveG - (used.get(l.id) ?? 0) >= needG * 1.2,
-    )
-    .sort(
-      (a, b) =>
-        Math.abs(lightness(a.colour) - lightness(lot.colour)) - Math.abs(lightness(b.colour) - lightness(lot.colour)),
-    )[0];
+  const free = (l: Lot) => l.haveG - (used.get(l.id) ?? 0);
+  const [other] = findWools(
+    cupboard.lots,
+    {
+      near: lot.colour,
+      suits: (form) => (form === lot.form ? 'well' : 'badly'),
+      stapleMm: longest,
+      grams: needG * 1.2,
+      except: [lot.id],
+    },
+    free,
+  );
   if (!other) return [];
   return [
     {
       label: say`Use ${other.name} instead`,
-      effect: say`${grams(other.haveG - (used.get(other.id) ?? 0))} of it are free; the colour changes`,
+      effect: say`${grams(free(other))} of it are free; the colour changes`,
       changes: [
         ...piece.areas.flatMap((a, i) => [
           ...(a.coat.method !== 'none' && a.coat.lotId === lot.id

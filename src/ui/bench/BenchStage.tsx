@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import type { AreaLog } from '@/core/log/log';
 import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from '@/desk/bench';
 import { stepNeedleWords } from '@/core/needle/words';
@@ -174,7 +174,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         </Button>
         <Button
           onClick={() => stepBack(area.id)}
-          disabled={!mine || log.rowsDone.length === 0}
+          disabled={!mine || log.rowsLaid === 0}
           sx={{ minHeight: 72, fontSize: 18 }}
         >
           Back
@@ -199,7 +199,9 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         }}
       >
         <Box component="dt" sx={{ color: 'text.secondary' }}>
-          {log.rowsDone.length} of {log.rows} {log.rows === 1 ? unit.one : unit.many}
+          {log.rowsLaid === log.rowsDone.length
+            ? `${log.rowsDone.length} of ${log.rows} ${log.rows === 1 ? unit.one : unit.many}`
+            : `${log.rowsLaid} ${log.rowsLaid === 1 ? unit.one : unit.many} laid by an earlier plan, ${log.rows - log.rowsDone.length} to go`}
         </Box>
         <dd>planned</dd>
         <dd>done</dd>

@@ -1,5 +1,6 @@
 'use client';
 /** What comes next at the bench: the steps of the first sitting left, the one in hand marked. */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
@@ -24,7 +25,7 @@ export function NextSteps() {
       >
         {sitting.stints.map((x) => {
           const s = plan.work.steps.find((y) => y.operation.id === x.id)!;
-          const area = plan.coat.areas.find((a) => a.id === s.operation.areaId);
+          const area = plan.coat.areas.find((a) => isAbout(s.operation, 'area', a.id));
           return (
             <li key={x.id}>
               <Ticket

@@ -1,16 +1,19 @@
 'use client';
 /** A step that is done as a whole, read at arm's length: what, how, which needle how deep, its time, done. */
+import { areaOf } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef } from 'react';
+import { woolIn } from '@/core/materials';
 import { phaseInFull } from '@/core/needle/words';
-import type { Step } from '@/core/work/order';
+import type { Step } from '@/core/order/order';
 import { elapsed, isRunning, stepDone, stepUndone, toggleTimer } from '@/desk/bench';
 import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { DepthPicture } from '@/ui/needles/DepthPicture';
 import { useUnits } from '@/ui/parts/useUnits';
+import { woolName } from '@/units/wool-words';
 import { clock, useNow } from './clock';
 
 export function StepInHand({ step }: { step: Step }) {
@@ -35,7 +38,7 @@ export function StepInHand({ step }: { step: Step }) {
     if (next)
       setView({
         stepId: next.operation.id,
-        ...(plan.coat.areas.some((a) => a.id === next.operation.areaId) ? { areaId: next.operation.areaId } : {}),
+        ...(areaOf(next.operation) === null ? {} : { areaId: areaOf(next.operation) }),
       });
   };
   const latest = useRef({ finish, done, mine });
@@ -75,14 +78,12 @@ export function StepInHand({ step }: { step: Step }) {
         <Box sx={{ fontSize: 13, color: 'warning.main', mb: 1 }}>Not yet: {open.map((b) => t(b.why)).join(' ')}</Box>
       )}
       <Box sx={{ display: 'flex', gap: 2.5, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
-        {o.massG > 0 && (
-          <Box>
-            <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{q({ kind: 'mass', value: o.massG })}</Box>
-            <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-              {lots.find((l) => l.id === o.lotId)?.name ?? 'wool'}
-            </Box>
+        {woolIn(o).map((w) => (
+          <Box key={w.lotId}>
+            <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{q({ kind: 'mass', value: w.massG })}</Box>
+            <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{woolName(lots, w.lotId)}</Box>
           </Box>
-        )}
+        ))}
         {o.cutLengthMm !== null && (
           <Box>
             <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{q({ kind: 'length', value: o.cutLengthMm })}</Box>

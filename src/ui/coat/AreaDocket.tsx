@@ -1,7 +1,7 @@
 'use client';
 /** The answer for one area: a sentence with figures, then the figures one by one. Each opens how it was worked out. */
 import Typography from '@mui/material/Typography';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';

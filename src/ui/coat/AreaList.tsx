@@ -1,7 +1,8 @@
 'use client';
 /** The areas as tickets: wool, number, name, way of laying, grams, and a mark where something is to be decided. */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
 import { setView, useDesk } from '@/desk/store';
 import { AreaTicket } from '@/ui/parts/AreaTicket';
@@ -40,7 +41,7 @@ export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaI
               hex={a.colour}
               words={a.fur ? laidWords(a.fur) : 'bare'}
               grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
-              findings={plan.findings.filter((f) => f.about === a.id)}
+              findings={plan.findings.filter((f) => isAbout(f, 'area', a.id))}
             />
           </li>
         );

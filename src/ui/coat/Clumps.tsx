@@ -1,6 +1,6 @@
 'use client';
 /** The clumps of a strip made off the piece, one by one from its hem end. */
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 

@@ -1,12 +1,16 @@
 'use client';
 /** The few controls of an area: way of laying with what it is good for, wool, measures, marking, how rows run. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { blendOf } from '@/core/coat/blend-of';
 import { coatBy } from '@/core/coat/compare-ways';
 import { wayOf, WAYS } from '@/core/coat/ways';
-import { firstCoat } from '@/core/piece/new-piece';
+import { firstCoat } from '@/core/new-piece';
 import type { Coat, Laid } from '@/core/piece/coat';
 import type { Area } from '@/core/piece/schema';
+import { recipeWords } from '@/core/wool/recipe';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -42,7 +46,7 @@ export function CoatControls({ area }: { area: Area }) {
       const next: Coat =
         method === 'none'
           ? { method: 'none' }
-          : (coatBy(method, p, index, cupboard, hand) ?? firstCoat(area.id, p.form.finishedLengthMm, cupboard, hand));
+          : (coatBy(method, p, index, cupboard, hand) ?? firstCoat(undefined, p.form.finishedLengthMm, cupboard, hand));
       return { ...p, areas: p.areas.map((a, i) => (i === index ? { ...a, coat: next } : a)) };
     });
   return (
@@ -63,6 +67,8 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece?.form.parts ?? []);
   const way = wayOf(coat.method);
+  const pieceId = useDesk((s) => s.piece?.id ?? '');
+  const blend = blendOf(area);
   const lot = lots.find((l) => l.id === coat.lotId);
   const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, coat.method, change);
   return (
@@ -73,12 +79,21 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
           ? ` ${capital(lot.form)} suits it ${SUITS[way.suits[lot.form].suits]}: ${lower(way.suits[lot.form].why)}`
           : ''}
       </Typography>
-      <WoolField
-        label="Wool"
-        value={coat.lotId}
-        disabled={!mine}
-        onChange={(id) => id !== null && set({ lotId: id })}
-      />
+      {blend && blend.recipe.length > 1 ? (
+        <Box sx={{ fontSize: 13, my: 0.75 }}>
+          Wool: <b>{recipeWords(blend.recipe, lots)}</b>, blended.{' '}
+          <Button component={Link} href={`/piece/${pieceId}/shade`} sx={{ minHeight: 28 }}>
+            Change the blend in Shade
+          </Button>
+        </Box>
+      ) : (
+        <WoolField
+          label="Wool"
+          value={coat.lotId}
+          disabled={!mine}
+          onChange={(id) => id !== null && set({ lotId: id })}
+        />
+      )}
       {coat.method === 'strip' && (
         <WoolField
           label="Anchor"

@@ -3,11 +3,13 @@
  * Coat: areas on the left, the animal, lay chart and swatch in the middle; on the right, by room, the docket with its
  * controls, the lie, ways compared, the trim plan, the practice swatch.
  */
+import type { FindingCode } from '@/core/finding-codes';
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
-import { mainLook } from '@/core/shade/look';
+import type { AreaPlan } from '@/core/coat/coat-plan';
+import { mainLook } from '@/core/shade/layers/look';
 import { setView, useDesk } from '@/desk/store';
 import { COAT_ROOMS, type CoatRoom } from '@/desk/view';
 import { RoomBar } from '@/ui/frame/RoomBar';
@@ -57,7 +59,13 @@ const WORDS: Record<CoatRoom, string> = {
 };
 
 /** Findings of an area that are decided in another room than Lay. */
-const inLie = (id: string): boolean => /^coat-(corner|winds|stray|into-eye|uneven)-/.test(id);
+const IN_LIE: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'coat-corner',
+  'coat-winds',
+  'coat-stray',
+  'coat-into-eye',
+  'coat-uneven',
+]);
 
 export function CoatStage() {
   const { plan, area, doc } = useSelectedArea();
@@ -65,9 +73,12 @@ export function CoatStage() {
   const log = plan?.log.areas.find((a) => a.areaId === area?.id);
   const done = useMemo(() => new Set(log?.rowsDone ?? []), [log]);
   const findings = (plan?.findings ?? []).filter(
-    (f) => (f.stage === 'coat' && f.about === area?.id) || (f.stage === 'stock' && f.about === area?.fur?.lotId),
+    (f) =>
+      area !== null &&
+      ((f.stage === 'coat' && isAbout(f, 'area', area.id)) ||
+        (f.stage === 'stock' && (area.fur?.draws ?? []).some((d) => isAbout(f, 'lot', d.lotId)))),
   );
-  const shown = room === 'lay' ? findings : room === 'lie' ? findings.filter((f) => inLie(f.id)) : [];
+  const shown = room === 'lay' ? findings : room === 'lie' ? findings.filter((f) => IN_LIE.has(f.code)) : [];
   const enter = (r: CoatRoom) =>
     setView({
       coatRoom: r,

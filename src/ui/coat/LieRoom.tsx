@@ -8,7 +8,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { addTurn, removeComb } from '@/core/form/comb-edits';
 import type { Area, Comb, Piece } from '@/core/piece/schema';
 import { beginDrag, changePiece, editPiece, endGesture, setView, useDesk } from '@/desk/store';

@@ -1,7 +1,7 @@
 'use client';
 /** Which sorted locks go where on this area: best to the places most seen. */
 import Box from '@mui/material/Box';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { useDesk } from '@/desk/store';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';

@@ -1,7 +1,7 @@
 'use client';
 /** How far the maker may go: the widest spacing, the least wool, the shortest fur that still cover. */
 import Box from '@mui/material/Box';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { FactList } from '@/ui/parts/FactList';
 import { useUnits } from '@/ui/parts/useUnits';
 

@@ -7,7 +7,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { COVERED_FROM_DEG } from '@/core/coat/practice';
 import type { Lay } from '@/core/coat/way';
 import { SWATCH_VERDICTS, type Swatch } from '@/core/piece/cupboard';

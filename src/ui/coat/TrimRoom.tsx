@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import type { Coat } from '@/core/piece/coat';
 import type { Area } from '@/core/piece/schema';
 import { setView, useDesk } from '@/desk/store';

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import type { Compared } from '@/core/coat/compare-ways';
 import { WAYS } from '@/core/coat/ways';
 import type { Laid } from '@/core/piece/coat';

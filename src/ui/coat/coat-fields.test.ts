@@ -10,7 +10,7 @@ describe('the measures of every way of laying', () => {
     '%s: each is a number of its spec, slides within its range',
     (_n, way) => {
       const lot = cupboard.lots.find((l) => way.suits[l.form].suits === 'well')!;
-      const coat = way.begin({ area: { id: 'back' }, lot, cupboard, hand, finishedLengthMm: 180, now: null });
+      const coat = way.begin({ lot, cupboard, hand, finishedLengthMm: 180, now: null });
       const fields = FIELDS[way.method];
       expect(fields.length).toBeGreaterThan(1);
       expect(new Set(fields.map((f) => f.label)).size).toBe(fields.length);

@@ -15,7 +15,7 @@ import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
-import { gradeOf, WOOL_GRADES } from '@/core/coat/wool-grades';
+import { gradeOf, WOOL_GRADES } from '@/core/wool/wool-grades';
 import { ColourField } from '@/ui/parts/ColourField';
 import { PickField } from '@/ui/parts/PickField';
 import { PhotoColour } from '@/ui/shade/PhotoColour';

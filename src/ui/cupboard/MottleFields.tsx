@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { hexOfCurve } from '@/core/colour/reflectance';
 import type { Lot } from '@/core/piece/cupboard';
-import { woolCurve } from '@/core/shade/wool-colour';
+import { woolCurve } from '@/core/wool/wool-colour';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import { MeasureField } from '@/ui/parts/MeasureField';
 

@@ -2,9 +2,9 @@
 /** The eyes on the chart: kind, size against life, where they look, what the cupboard has. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
-import { eyeInPhoto } from '@/core/face/eye-in-photo';
-import { styleOf } from '@/core/face/eyes';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
+import { eyeInPhoto } from '@/core/face/eyes/eye-in-photo';
+import { styleOf } from '@/core/face/eyes/eyes';
 import { withStockEye } from '@/core/face/face-edits';
 import { mirrorPlace } from '@/core/form/places';
 import { EYE_KINDS, eyesSchema, type Eyes } from '@/core/piece/face';

@@ -2,7 +2,7 @@
 /** Both eyes square on: large to judge by, and beside them at life size. The lamp is dragged, or moved by arrows. */
 import Box from '@mui/material/Box';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { browRing, type EyeShape } from '@/core/face/eye-drawing';
+import { browRing, type EyeShape } from '@/core/face/drawing/eye-drawing';
 import { beginDrag, endGesture, useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';

@@ -2,8 +2,8 @@
 /** The layered eye built up: rim, iris, pupil, lights, gaze, lids; what the face says; sizes from rim to light. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
-import { EXPRESSIONS } from '@/core/face/expression';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
+import { EXPRESSIONS } from '@/core/face/eyes/expression';
 import { eyeLayersSchema, eyesSchema, LIGHTINGS, PUPILS, type Eyes } from '@/core/piece/face';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';

@@ -3,11 +3,13 @@
  * Face: features on the left, front and profile of the head on one scale in the middle with three pictures of it below; on
  * the right the answer, what needs a decision and the controls, by room.
  */
+import { isAbout } from '@/core/ref';
+import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { beginFace } from '@/core/face/begin-face';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { beginFace } from '@/core/face/head/begin-face';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import type { Finding } from '@/core/stage';
 import { changePiece, say, setView, useDesk } from '@/desk/store';
 import { FACE_ROOMS, type FaceRoom } from '@/desk/view';
@@ -45,12 +47,20 @@ const WORDS: Record<FaceRoom, string> = {
   level: 'Is it level?',
 };
 
-const SETTING = /^face-(stems|eye-(sunk|bulges|hidden))/;
-const LAYERS = /^face-(small-(?!part)|dark|eye-lost)/;
-
-/** Which room a finding is answered in. */
-const roomOf = (f: Finding): FaceRoom =>
-  f.id.startsWith('face-level') ? 'level' : SETTING.test(f.id) ? 'set' : LAYERS.test(f.id) ? 'eye' : 'chart';
+/** Findings that are answered in another room than the chart. */
+const ROOMS: Partial<Record<FindingCode, FaceRoom>> = {
+  'face-level': 'level',
+  'face-stems-meet': 'set',
+  'face-stems-out': 'set',
+  'face-stems-wire': 'set',
+  'face-eye-sunk': 'set',
+  'face-eye-bulges': 'set',
+  'face-eye-hidden': 'set',
+  'face-small': 'eye',
+  'face-dark-line': 'eye',
+  'face-eye-lost': 'eye',
+};
+const roomOf = (f: Finding): FaceRoom => ROOMS[f.code] ?? 'chart';
 
 export function FaceStage() {
   const f = useFace();
@@ -155,7 +165,9 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
   const { q } = useUnits();
   const mm = (value: number) => q({ kind: 'fine', value });
   const own = findings.filter(
-    (x) => x.about === feature && (feature !== 'whiskers' || !whiskers || x.id.endsWith(`-${whiskers.id}`)),
+    (x) =>
+      isAbout(x, 'feature', feature) ||
+      (feature === 'whiskers' && x.about?.kind === 'whiskers' && (!whiskers || x.about.id === whiskers.id)),
   );
   const rest = findings.filter((x) => x.about === null);
   const pins = pinning && photo !== null;

@@ -1,16 +1,17 @@
 'use client';
 /** The features of the face as tickets, with what is decided of each, and what can be added. */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { beginBrows, beginWhiskers } from '@/core/face/begin-face';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { beginBrows, beginWhiskers } from '@/core/face/head/begin-face';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import type { WhiskerSet } from '@/core/piece/face';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
-import { freeId } from '@/core/shade/layer-findings';
+import { freeId } from '@/core/shade/judging/layer-findings';
 import { useFace } from './face-store';
 import { PhotoList } from './PhotoList';
 
@@ -63,7 +64,7 @@ export function FeatureList() {
             <Ticket on={selected === r.feature} onClick={() => setView({ feature: r.feature })} columns="1fr">
               <span>
                 <b>{r.name}</b>
-                <OpenMark findings={findings.filter((x) => x.stage === 'face' && x.about === r.feature)} />
+                <OpenMark findings={findings.filter((x) => x.stage === 'face' && isAbout(x, 'feature', r.feature))} />
                 <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
                   {r.words}
                 </Box>
@@ -83,11 +84,7 @@ export function FeatureList() {
             >
               <span>
                 <b>{w.name}</b>
-                <OpenMark
-                  findings={findings.filter(
-                    (x) => x.stage === 'face' && x.about === 'whiskers' && x.id.endsWith(`-${w.id}`),
-                  )}
-                />
+                <OpenMark findings={findings.filter((x) => x.stage === 'face' && isAbout(x, 'whiskers', w.id))} />
                 <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
                   {w.perSide} a side, to {mm(w.longestMm)}
                 </Box>

@@ -2,7 +2,7 @@
 /** One small picture of the head: skin, areas in their colours or with fur, and the face. */
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
-import { outOfHead } from '@/core/face/head';
+import { outOfHead } from '@/core/face/head/head';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { onChart, type ChartSide } from '@/core/face/face-edits';
 import type { FacePlan } from '@/core/face/face';
-import { fitPhoto, type Fitted } from '@/core/face/photo-fit';
+import { fitPhoto, type Fitted } from '@/core/face/level/photo-fit';
 import type { FacePhoto } from '@/core/piece/face';
 import { useDesk } from '@/desk/store';
 import { usePicture } from '@/ui/parts/usePicture';

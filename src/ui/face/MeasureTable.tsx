@@ -1,5 +1,6 @@
 'use client';
 /** Every landmark with its measures: by callipers and by thread to the nose and to its twin, and over the ear line. */
+import { onRight } from '@/core/face/head/mark-names';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFace } from './face-store';
@@ -9,7 +10,7 @@ export function MeasureTable() {
   const { q } = useUnits();
   if (!f?.plan) return null;
   const mm = (x: number | null) => (x === null ? '' : q({ kind: 'fine', value: x }));
-  const rows = f.plan.measured.filter((m) => m.mark !== 'nose' && !m.mark.includes('right'));
+  const rows = f.plan.measured.filter((m) => m.mark !== 'nose' && !onRight(m.mark));
   return (
     <>
       <SmallTable

@@ -5,8 +5,8 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/mark-names';
-import type { Midline } from '@/core/face/symmetry';
+import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/head/mark-names';
+import type { Midline } from '@/core/face/level/symmetry';
 import type { FacePhoto } from '@/core/piece/face';
 import { facePhotoSchema } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
@@ -111,7 +111,7 @@ export function PhotoPins({
           />
         )}
         {photo.pins.map((p) => {
-          const out = line?.midline.outliers.some((o) => p.mark === o || p.mark.startsWith(`${o}-`)) ?? false;
+          const out = line?.midline.outliers.some((o) => [o, `${o}-left`, `${o}-right`].includes(p.mark)) ?? false;
           return (
             <g
               key={p.mark}

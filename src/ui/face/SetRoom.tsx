@@ -2,7 +2,7 @@
 /** Setting the eyes: socket, how far they stand out, the holes for the stems, what they run into, the steps. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { EYE_SPECS } from '@/core/face/eye-kinds';
+import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { eyesSchema, type Eyes } from '@/core/piece/face';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';

@@ -2,9 +2,9 @@
 /** Eyes, sockets and stems inside the head, from above and from the front, with the zone no needle may enter. */
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
-import { intoHead } from '@/core/face/head';
+import { intoHead } from '@/core/face/head/head';
 import type { FacePlan } from '@/core/face/face';
-import { stemDirection } from '@/core/face/stems';
+import { stemDirection } from '@/core/face/stems/stems';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import { useDesk } from '@/desk/store';

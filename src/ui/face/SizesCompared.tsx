@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
 import { onChart } from '@/core/face/face-edits';
-import { styleOf } from '@/core/face/eyes';
+import { styleOf } from '@/core/face/eyes/eyes';
 import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFaceDrawings, Drawn } from './FaceChart';

@@ -1,10 +1,10 @@
 /** Changes of the face as one step to undo each, and what every room of it needs. */
 import { useMemo } from 'react';
-import { eyeColours, eyeShapes, type EyeColours, type EyeShape } from '@/core/face/eye-drawing';
+import { eyeColours, eyeShapes, type EyeColours, type EyeShape } from '@/core/face/drawing/eye-drawing';
 import type { FacePlan } from '@/core/face/face';
 import type { Face } from '@/core/piece/face';
 import type { SmallPart } from '@/core/piece/shade';
-import { freeId } from '@/core/shade/layer-findings';
+import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
 
 /** While a slider is held the face is changed as it is; bounds are those of the fields. */

@@ -10,6 +10,7 @@ export function CorePartsTable() {
   const chosen = useDesk((s) => s.view.partId);
   const { q } = useUnits();
   if (!core) return null;
+  const collars = core.parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * (p.collar?.value ?? 0)), 0);
   return (
     <Box
       component="section"
@@ -59,6 +60,21 @@ export function CorePartsTable() {
             </td>
           </Box>
         ))}
+        {collars > 0 && (
+          <Box component="tr" sx={{ fontSize: 13 }}>
+            <th scope="row">Collars over the joints</th>
+            <td className="n">{q({ kind: 'mass', value: collars })}</td>
+            <td colSpan={4} />
+          </Box>
+        )}
+        <Box component="tr" sx={{ fontSize: 13, fontWeight: 700 }}>
+          <th scope="row">All of it</th>
+          <td className="n">{q({ kind: 'mass', value: core.massG })}</td>
+          <td className="n">
+            {q({ kind: 'mass', value: core.leastG })} to {q({ kind: 'mass', value: core.mostG })}
+          </td>
+          <td colSpan={3} />
+        </Box>
       </Table>
     </Box>
   );

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Firmness } from '@/core/form/core';
+import type { Firmness } from '@/core/build/core';
 import { coreSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -28,7 +28,12 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
     <>
       {core && (
         <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-          {core.skin ? (
+          {core.there ? (
+            <>
+              The core is your own base, <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>; nothing of it is felted.
+              The coat adds outward.
+            </>
+          ) : core.skin ? (
             <>
               Build the core from <b>{q({ kind: 'mass', value: core.massG })}</b> of wool (between{' '}
               {q({ kind: 'mass', value: core.leastG })} and {q({ kind: 'mass', value: core.mostG })}),{' '}

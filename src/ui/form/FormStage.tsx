@@ -1,5 +1,8 @@
 'use client';
 /** Form: the finished animal, the core under it, the frame inside it, whether it stands, and where its areas lie. */
+import { isAbout } from '@/core/ref';
+import type { Finding } from '@/core/stage';
+import type { CodeOf, FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { setView, useDesk } from '@/desk/store';
@@ -33,16 +36,22 @@ const WORDS: Record<FormRoom, string> = {
 };
 
 /** Findings of the form stage by the room that decides them. */
-const roomOf = (id: string): FormRoom =>
-  id.startsWith('form-wire')
-    ? 'frame'
-    : id.startsWith('form-through')
-      ? 'flat'
-      : id.startsWith('form-falls')
-        ? 'stands'
-        : id.startsWith('form-swallowed') || id.startsWith('form-core')
-          ? 'core'
-          : 'shape';
+const ROOMS: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
+  'form-apart': 'shape',
+  'form-thin': 'shape',
+  'form-swallowed': 'core',
+  'form-core-apart': 'core',
+  'form-core-undrawn': 'core',
+  'form-core-no-wool': 'core',
+  'form-through': 'flat',
+  'form-wire-none': 'frame',
+  'form-wire-short': 'frame',
+  'form-wire-thick': 'frame',
+  'form-falls': 'stands',
+};
+const roomOf = (f: Finding): FormRoom =>
+  // Too little of its wool is answered where that is chosen.
+  f.stage === 'stock' ? 'core' : ((ROOMS as Partial<Record<FindingCode, FormRoom>>)[f.code] ?? 'shape');
 
 const SCREENS = {
   shape: ShapeRoom,
@@ -59,7 +68,9 @@ export function FormStage() {
   const all = useDesk((s) => s.plan?.findings);
   const room = useDesk((s) => s.view.room);
   if (!piece) return null;
-  const mine = (all ?? []).filter((f) => f.stage === 'form');
+  const mine = (all ?? []).filter(
+    (f) => f.stage === 'form' || (piece.core.lotId !== null && isAbout(f, 'lot', piece.core.lotId)),
+  );
   const Screen = SCREENS[room];
   const columns = (
     <ThreeColumns
@@ -85,7 +96,7 @@ export function FormStage() {
           <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
           <Screen
             findings={mine
-              .filter((f) => roomOf(f.id) === room)
+              .filter((f) => roomOf(f) === room)
               .map((f) => (
                 <FindingCard key={f.id} finding={f} />
               ))}
@@ -98,7 +109,7 @@ export function FormStage() {
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
         label="Rooms of the form"
-        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: mine.filter((f) => roomOf(f.id) === r) }))}
+        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: mine.filter((f) => roomOf(f) === r) }))}
         open={room}
         onOpen={(r) => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
       />

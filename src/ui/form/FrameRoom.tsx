@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { wiresFor } from '@/core/form/frame';
+import { wiresFor } from '@/core/build/frame';
 import { FRAME_KINDS, frameSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';

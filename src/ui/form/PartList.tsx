@@ -1,5 +1,6 @@
 'use client';
 /** The parts of the animal, each on what it sits on; one is in hand. Pads are added and parts taken away here. */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
@@ -51,7 +52,7 @@ export function PartList() {
                   <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
                     {p.name}
                   </Box>
-                  <OpenMark findings={(findings ?? []).filter((f) => f.stage === 'form' && f.about === p.id)} />
+                  <OpenMark findings={(findings ?? []).filter((f) => f.stage === 'form' && isAbout(f, 'part', p.id))} />
                   <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
                     {p.mirrored ? 'pair' : p.shape === 'board' ? 'board' : ''}
                   </Box>

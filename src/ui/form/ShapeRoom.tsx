@@ -19,7 +19,7 @@ import {
   thicknessesOf,
   unitMm,
 } from '@/core/form/shape';
-import { pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
+import { PART_ROLES, pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
 import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
@@ -28,6 +28,14 @@ import { NameField } from '@/ui/parts/NameField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
+
+const ROLE_WORDS: Readonly<Record<Part['role'], string>> = {
+  head: 'head, carries the face',
+  muzzle: 'muzzle',
+  beak: 'beak',
+  ear: 'ear',
+  other: 'body, limb or tail',
+};
 
 const bounds = pieceSchema.shape.form.shape;
 type Side = Joint['side'];
@@ -160,6 +168,20 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
           })
         }
       />
+      {part.shape !== 'board' && (
+        <PickField
+          label="What it is"
+          value={part.role}
+          options={PART_ROLES.map((r) => ({ value: r, says: ROLE_WORDS[r] }))}
+          disabled={!mine}
+          onChange={(v) =>
+            editPiece((d) => {
+              const p = d.form.parts.find((x) => x.id === part.id);
+              if (p) p.role = v as Part['role'];
+            })
+          }
+        />
+      )}
       <MeasureField
         label="Length"
         kind="length"

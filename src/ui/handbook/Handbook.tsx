@@ -2,7 +2,7 @@
 /** The handbook: every formula the plan uses, with its letters, units and source. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { methods } from '@/core/method/registry';
+import { methods } from '@/core/methods';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { Working } from '@/ui/parts/Opened';
 

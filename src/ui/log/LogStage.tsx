@@ -57,7 +57,7 @@ export function LogStage() {
           .join(', ')}`;
     }
   };
-  const worked = plan?.log.areas.filter((a) => a.rowsDone.length > 0 || a.actualG !== null) ?? [];
+  const worked = plan?.log.areas.filter((a) => a.rowsLaid > 0 || a.actualG !== null) ?? [];
   const entries = [...piece.log].reverse();
   return (
     <Box component="main" tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto', bgcolor: 'background.paper' }}>
@@ -80,7 +80,9 @@ export function LogStage() {
               <tr key={a.areaId}>
                 <th scope="row">{name(a.areaId)}</th>
                 <td className="n">
-                  {a.rowsDone.length} of {a.rows}
+                  {a.rowsLaid === a.rowsDone.length
+                    ? `${a.rowsDone.length} of ${a.rows}`
+                    : `${a.rowsLaid} laid, ${a.rows - a.rowsDone.length} to go`}
                 </td>
                 <td className="n">{q({ kind: 'time', value: a.plannedMinutes })}</td>
                 <td className="n">{q({ kind: 'time', value: a.actualMinutes })}</td>

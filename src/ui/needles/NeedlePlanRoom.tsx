@@ -38,8 +38,7 @@ export function NeedlePlanRoom({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-/** Findings are named after their step. */
-const of = (findings: readonly Finding[], id: string) => findings.filter((f) => f.id.endsWith(`-${id}`));
+const of = (findings: readonly Finding[], id: string) => findings.filter((f) => f.step === id);
 
 function StepTable({ findings }: { findings: readonly Finding[] }) {
   const plan = useDesk((s) => s.plan);

@@ -21,7 +21,7 @@ const WORDS: Record<NeedleRoom, string> = {
 };
 
 /** Which room a finding is answered in. */
-const roomOf = (f: Finding): NeedleRoom => (f.id.startsWith('needle-missing') ? 'rack' : 'plan');
+const roomOf = (f: Finding): NeedleRoom => (f.code === 'needle-missing' ? 'rack' : 'plan');
 
 export function NeedlesStage() {
   const room = useDesk((s) => s.view.needleRoom);

@@ -1,5 +1,6 @@
 'use client';
 /** Order: the steps by sitting, the time they take, and starting over. */
+import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import { setView, useDesk } from '@/desk/store';
 import { ORDER_ROOMS, type OrderRoom } from '@/desk/view';
@@ -9,6 +10,8 @@ import { StepsRoom } from './StepsRoom';
 import { TimeRoom } from './TimeRoom';
 
 const WORDS: Record<OrderRoom, string> = { steps: 'Steps', time: 'Sittings and time', over: 'Start over' };
+
+const TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['order-no-time', 'order-over']);
 
 export function OrderStage() {
   const plan = useDesk((s) => s.plan);
@@ -23,10 +26,10 @@ export function OrderStage() {
   const of = (r: OrderRoom) =>
     mine.filter((f) =>
       r === 'over'
-        ? f.id.startsWith('order-changed')
+        ? f.code === 'order-changed'
         : r === 'time'
-          ? f.id === 'order-no-time' || f.id.startsWith('order-over')
-          : !/^order-(changed|no-time|over)/.test(f.id),
+          ? TIME.has(f.code)
+          : f.code !== 'order-changed' && !TIME.has(f.code),
     );
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>

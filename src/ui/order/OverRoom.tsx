@@ -5,13 +5,15 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { startOver } from '@/core/work/start-over';
+import { massOf } from '@/core/materials';
+import { startOver } from '@/core/order/start-over';
 import { keepAsItIs, startAgain } from '@/desk/bench';
 import { say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { woolWords } from '@/units/wool-words';
 import { progressOf } from './order-store';
 
 export function OverRoom() {
@@ -91,7 +93,7 @@ export function OverRoom() {
                     <td className="n">{q({ kind: 'share', value: u.share })}</td>
                     <td className="n">{u.offMinutes > 0 ? q({ kind: 'time', value: u.offMinutes }) : ''}</td>
                     <td className="n">{q({ kind: 'time', value: u.againMinutes })}</td>
-                    <td className="n">{u.massG > 0 ? q({ kind: 'mass', value: u.massG }) : ''}</td>
+                    <td className="n">{massOf(u.wool) > 0 ? q({ kind: 'mass', value: massOf(u.wool) }) : ''}</td>
                   </tr>
                 ))}
               </Table>
@@ -131,15 +133,7 @@ export function OverRoom() {
                 {over.wool.length > 0 && (
                   <>
                     {' '}
-                    and{' '}
-                    <b>
-                      {over.wool
-                        .map(
-                          (w) =>
-                            `${q({ kind: 'mass', value: w.massG })} ${lots.find((l) => l.id === w.lotId)?.name.toLowerCase() ?? ''}`,
-                        )
-                        .join(', ')}
-                    </b>
+                    and <b>{woolWords(over.wool, lots, (value) => q({ kind: 'mass', value })).join(', ')}</b>
                   </>
                 )}
                 .

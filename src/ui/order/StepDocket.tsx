@@ -4,12 +4,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import Typography from '@mui/material/Typography';
+import { woolIn } from '@/core/materials';
 import { phaseInFull } from '@/core/needle/words';
-import type { Tie } from '@/core/work/ties';
+import type { Tie } from '@/core/order/ties';
 import { stepDone, stepUndone } from '@/desk/bench';
 import { editPiece, setView, useDesk } from '@/desk/store';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { useUnits } from '@/ui/parts/useUnits';
+import { woolName } from '@/units/wool-words';
 import { isDone, moveOnto, progressOf, useStep } from './order-store';
 
 export function StepDocket() {
@@ -44,14 +46,10 @@ export function StepDocket() {
         columns={3}
         list={[
           { label: 'time', value: q({ kind: 'time', value: o.minutes }) },
-          ...(o.massG > 0
-            ? [
-                {
-                  label: lots.find((l) => l.id === o.lotId)?.name.toLowerCase() ?? 'wool',
-                  value: q({ kind: 'mass', value: o.massG }),
-                },
-              ]
-            : []),
+          ...woolIn(o).map((w) => ({
+            label: woolName(lots, w.lotId).toLowerCase(),
+            value: q({ kind: 'mass', value: w.massG }),
+          })),
           ...(o.cutLengthMm !== null ? [{ label: 'cut', value: q({ kind: 'length', value: o.cutLengthMm }) }] : []),
           ...(o.rows > 0 ? [{ label: 'rows', value: String(o.rows) }] : []),
           ...(slack !== undefined
@@ -107,6 +105,9 @@ export function StepDocket() {
       <Box sx={{ fontSize: 13, mb: 1 }}>
         {bound('latest') ? `No later than before ${bound('latest')}` : 'It can come as late as you like.'}
       </Box>
+      {step.paleAfterDark && (
+        <Box sx={{ fontSize: 13, mb: 1 }}>Pale after dark, so keep a clean mat: {t(step.paleAfterDark)}</Box>
+      )}
       <TieList title="Must be done before this" ties={before} other="before" none="Nothing." />
       <TieList title="Waits for this" ties={after} other="after" none="Nothing." />
     </>

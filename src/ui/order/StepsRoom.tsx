@@ -1,5 +1,6 @@
 'use client';
 /** The steps grouped by sitting: filtered, dragged earlier or later, ticked off; on the right the step in hand. */
+import { areaOf } from '@/core/ref';
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -11,9 +12,10 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { massOf, woolIn } from '@/core/materials';
 import type { Finding } from '@/core/stage';
-import type { Step } from '@/core/work/order';
-import type { Sitting } from '@/core/work/work';
+import type { Step } from '@/core/order/order';
+import type { Sitting } from '@/core/order/work';
 import { stepDone, stepUndone } from '@/desk/bench';
 import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
@@ -22,6 +24,7 @@ import { FindingCard } from '@/ui/parts/FindingCard';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { woolWords } from '@/units/wool-words';
 import { dateWords, isDone, moveOnto, placeName, progressOf, soonest, useStep, weekdayName } from './order-store';
 import { StepDocket } from './StepDocket';
 import { StockTable } from './StockTable';
@@ -51,7 +54,7 @@ function Filters({ filter, onChange }: { filter: Filter; onChange: (f: Filter) =
   const { q } = useUnits();
   const areas = [...new Set(plan.work.steps.map((s) => placeName(plan, s.operation)))];
   const used = new Set(plan.needles.use.map((u) => u.needleId));
-  const wools = new Set(plan.work.steps.flatMap((s) => s.operation.lotId ?? []));
+  const wools = new Set(plan.work.steps.flatMap((s) => woolIn(s.operation).map((w) => w.lotId)));
   const all = (says: string) => ({ value: ALL, says });
   return (
     <>
@@ -120,7 +123,7 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
     plan.needles.steps.find((n) => n.operationId === id)?.phases.map((p) => p.needleId) ?? [];
   const shown = (s: Step) =>
     (filter.area === ALL || placeName(plan, s.operation) === filter.area) &&
-    (filter.wool === ALL || s.operation.lotId === filter.wool) &&
+    (filter.wool === ALL || woolIn(s.operation).some((w) => w.lotId === filter.wool)) &&
     (filter.needle === ALL || needlesOf(s.operation.id).includes(filter.needle));
   const done = steps.filter((s) => isDone(plan, s.operation.id) && shown(s));
   const groups = sittings.map((sitting) => ({
@@ -133,7 +136,8 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
     }),
   }));
   const keys = groups.flatMap((g) => g.rows.map((r) => r.key));
-  const idOf = (key: string | number) => String(key).replace(/^\d+:/, '');
+  const ofKey = new Map(groups.flatMap((g) => g.rows.map((r) => [r.key, r.step.operation.id] as const)));
+  const idOf = (key: string | number) => ofKey.get(String(key)) ?? '';
   const numberOf = (key: string | number) => byId.get(idOf(key))?.number ?? 0;
   return (
     <Box
@@ -234,9 +238,7 @@ function SittingHead({ sitting: s }: { sitting: Sitting }) {
   const { needles, lots } = useDesk((x) => x.cupboard);
   const { q, t } = useUnits();
   const out = [
-    ...s.wool.map(
-      (w) => `${lots.find((l) => l.id === w.lotId)?.name ?? w.lotId} ${q({ kind: 'mass', value: w.massG })}`,
-    ),
+    ...woolWords(s.wool, lots, (value) => q({ kind: 'mass', value })),
     ...s.needles.map((id) => needles.find((n) => n.id === id)?.name ?? id),
     ...s.things.map((w) => t(w)),
   ];
@@ -368,9 +370,7 @@ function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
         component="button"
         type="button"
         aria-pressed={on}
-        onClick={() =>
-          setView({ stepId: o.id, ...(plan.coat.areas.some((a) => a.id === o.areaId) ? { areaId: o.areaId } : {}) })
-        }
+        onClick={() => setView({ stepId: o.id, ...(areaOf(o) === null ? {} : { areaId: areaOf(o) }) })}
         sx={{
           border: 0,
           bgcolor: 'transparent',
@@ -387,7 +387,7 @@ function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
           {[
             part,
             needle && [...new Set(needle)].join(', then '),
-            o.massG > 0 ? q({ kind: 'mass', value: o.massG }) : null,
+            woolIn(o).length > 0 ? q({ kind: 'mass', value: massOf(woolIn(o)) }) : null,
             p.implied ? 'taken as done' : null,
             moved ? 'moved by you' : null,
             p.changed.length > 0 ? 'changed since' : null,

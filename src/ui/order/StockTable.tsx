@@ -1,5 +1,6 @@
 'use client';
 /** Wool the piece takes from every lot: needed, at hand, short, and what it costs. */
+import { USE_WORDS } from '@/core/stock/stock';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useDesk } from '@/desk/store';
@@ -11,7 +12,7 @@ export function StockTable() {
   const stock = useDesk((s) => s.plan?.stock);
   const findings = useDesk((s) => s.plan?.findings);
   const { q } = useUnits();
-  if (!stock || stock.lots.length === 0) return null;
+  if (!stock || stock.lots.length + stock.unchosen.length === 0) return null;
   return (
     <Box component="section" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
@@ -45,6 +46,15 @@ export function StockTable() {
             <td className="n">{q({ kind: 'mass', value: l.haveG })}</td>
             <td className="n">{l.shortG > 0 ? q({ kind: 'mass', value: l.shortG }) : 'no'}</td>
             <td className="n">{l.cost ? q(l.cost) : 'no price'}</td>
+          </tr>
+        ))}
+        {stock.unchosen.map((u) => (
+          <tr key={u.for}>
+            <th scope="row">Not chosen yet, for {USE_WORDS[u.for]}</th>
+            <td className="n">{q({ kind: 'mass', value: u.massG })}</td>
+            <td className="n" />
+            <td className="n" />
+            <td className="n" />
           </tr>
         ))}
       </Table>

@@ -1,6 +1,6 @@
 /** What the rooms of the order read: the step in hand, its progress, the names of areas and needles, moves. */
-import { dropStep } from '@/core/work/drop';
-import type { Step } from '@/core/work/order';
+import { dropStep } from '@/core/order/drop';
+import type { Step } from '@/core/order/order';
 import type { Plan } from '@/core/plan';
 import type { Operation } from '@/core/stage';
 import { editPiece, say, useDesk } from '@/desk/store';
@@ -33,19 +33,29 @@ export function moveOnto(id: string, onto: string): void {
 }
 
 /** A name for what a step belongs to. */
-export function placeName(plan: Plan, { stage, areaId }: Pick<Operation, 'stage' | 'areaId'>): string {
-  if (stage === 'face') return 'Face';
-  const area = plan.coat.areas.find((a) => a.id === areaId);
-  if (area) return area.name;
-  const part = plan.core.parts.find((p) => p.id === areaId) ?? plan.flatParts.find((p) => p.id === areaId);
-  if (part) return part.name;
-  const named: Record<string, string> = {
-    core: 'Core',
-    frame: 'Wire',
-    form: 'Photographs',
-    finish: 'Finish',
-  };
-  return named[areaId] ?? 'Markings';
+export function placeName(plan: Plan, { about }: Pick<Operation, 'about'>): string {
+  const named = (list: readonly { readonly id: string; readonly name: string }[], other: string): string =>
+    list.find((x) => x.id === about.id)?.name ?? other;
+  switch (about.kind) {
+    case 'area':
+      return named(plan.coat.areas, 'Coat');
+    case 'part':
+      return named(plan.core.parts, 'Core');
+    case 'flat part':
+      return named(plan.flatParts, 'Flat parts');
+    case 'marking':
+      return 'Markings';
+    case 'core':
+      return 'Core';
+    case 'frame':
+      return 'Wire';
+    case 'photographs':
+      return 'Photographs';
+    case 'finish':
+      return 'Finish';
+    default:
+      return 'Face';
+  }
 }
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

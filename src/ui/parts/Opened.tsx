@@ -6,7 +6,7 @@ import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
 import type { Figure } from '@/core/method/define';
-import { methodOf } from '@/core/method/registry';
+import { methodOf } from '@/core/methods';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from './useUnits';
 

@@ -2,10 +2,10 @@
 /** One area on the turntable: its surface in the colour of its wool or of its cover, its rows, its outline when chosen. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { borderEdges, buildEdges } from '@/core/geometry/mesh';
-import type { ShadedArea } from '@/core/shade/shade';
-import { seenColours } from '@/core/shade/strand-colour';
+import type { ShadedArea } from '@/core/shade/layers/area-shade';
+import { seenColours } from '@/core/shade/layers/strand-colour';
 import type { View } from '@/desk/view';
 import { BARE, coverColour, MARK, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
 
@@ -23,7 +23,7 @@ interface AreaProps {
 export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, raise }: AreaProps) {
   const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
   const cover = byTriangle && area.fur ? area.fur.coverMap : null;
-  const wool = view.overlay === 'fur' && area.colour ? (shaded?.seenHex ?? area.colour) : null;
+  const wool = view.overlay === 'fur' && area.colour ? (shaded?.meanHex ?? area.colour) : null;
   // Bare skin shows its colour under the fur view too: nothing grows over it.
   const field = view.overlay === 'colour' || (view.overlay === 'fur' && !area.fur) ? (shaded?.field ?? null) : null;
   const g = useFreed(

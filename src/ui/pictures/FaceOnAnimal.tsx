@@ -2,10 +2,10 @@
 /** The face on the turntable: eyes with their layers on the dome, nose, mouth, brows, whiskers. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import { eyeColours, eyeShapes } from '@/core/face/eye-drawing';
-import { onEye } from '@/core/face/face-drawing';
+import { eyeColours, eyeShapes } from '@/core/face/drawing/eye-drawing';
+import { onEye } from '@/core/face/drawing/face-drawing';
 import type { FacePlan } from '@/core/face/face';
-import type { EyePlace } from '@/core/face/eye-place';
+import type { EyePlace } from '@/core/face/eyes/eye-place';
 import type { Face } from '@/core/piece/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';

@@ -1,7 +1,7 @@
 'use client';
 /** The ground seen from above: the area the feet enclose, the middle of the weight, the holes of a base. To scale. */
 import Box from '@mui/material/Box';
-import type { StandsPlan } from '@/core/form/stands';
+import type { StandsPlan } from '@/core/build/stands';
 
 export function FeetPicture({ stands }: { stands: StandsPlan }) {
   const all = [...stands.feet, [stands.centre[0], stands.centre[2]] as const, ...stands.holes.map((h) => h.at)];

@@ -2,7 +2,7 @@
 /** The lay chart on screen: rows at true length over each other, the hem at the bottom, the next row lit. */
 import Box from '@mui/material/Box';
 import { memo } from 'react';
-import type { AreaPlan } from '@/core/coat/coat';
+import type { AreaPlan } from '@/core/coat/coat-plan';
 import { drawColumn, GUTTER } from '@/sheets/lay-chart-drawing';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';

@@ -5,7 +5,7 @@
  */
 import Box from '@mui/material/Box';
 import { labOf } from '@/core/colour/lab';
-import type { ShadedArea } from '@/core/shade/shade';
+import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { colourName } from '@/core/shade/words';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -77,8 +77,8 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
       <Box sx={{ display: 'flex', gap: 1, flexShrink: 0 }}>
         <Box sx={{ width: 72 }}>
           Seen
-          <Box sx={{ height: 92, bgcolor: shaded.seenHex, border: 1, borderColor: 'text.secondary', my: 0.5 }} />
-          {colourName(shaded.seenLab)}
+          <Box sx={{ height: 92, bgcolor: shaded.fullHex, border: 1, borderColor: 'text.secondary', my: 0.5 }} />
+          {colourName(labOf(shaded.fullHex))}
         </Box>
         <Box sx={{ width: 72 }}>
           Wanted

@@ -4,7 +4,7 @@
  * its own colour, the cut surface above and the width that shows. To scale.
  */
 import Box from '@mui/material/Box';
-import type { Sandwich } from '@/core/coat/sandwich';
+import type { Sandwich } from '@/core/coat/techniques/standing/sandwich';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 

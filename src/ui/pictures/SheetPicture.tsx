@@ -1,7 +1,7 @@
 'use client';
 /** The sheet to felt, to scale: its outline with the anchoring round the surface it covers, and the slit. */
 import Box from '@mui/material/Box';
-import type { SheetCut } from '@/core/coat/sheet-cut';
+import type { SheetCut } from '@/core/coat/techniques/sheet/sheet-cut';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 

@@ -5,11 +5,11 @@
  */
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
-import { swatchFibres } from '@/core/coat/swatch-fibres';
-import type { Pile } from '@/core/coat/pile';
+import { swatchFibres } from '@/core/coat/picture/swatch-fibres';
+import type { Pile } from '@/core/coat/picture/pile';
 import { hexOf } from '@/core/colour/rgb';
-import type { Look } from '@/core/shade/look';
-import { pickStrand } from '@/core/shade/strand-colour';
+import type { Look } from '@/core/shade/layers/look';
+import { pickStrand } from '@/core/shade/layers/strand-colour';
 import { useDesk } from '@/desk/store';
 import { BARE } from './colours';
 

@@ -3,7 +3,7 @@
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import * as THREE from 'three';
-import type { Strands } from '@/core/coat/strands';
+import type { Strands } from '@/core/shade/layers/strands';
 import type { Plan } from '@/core/plan';
 import { furStrands } from '@/desk/planner';
 import { useDesk } from '@/desk/store';

@@ -5,7 +5,7 @@ import * as THREE from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
-import type { Row, RowPiece } from '@/core/coat/rows';
+import type { Row, RowPiece } from '@/core/coat/rows/rows';
 import { BARE, MARK } from './colours';
 
 export { BARE, MARK };

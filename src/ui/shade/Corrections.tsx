@@ -1,8 +1,8 @@
 'use client';
 /** What to do when the colour has come out wrong, by the maker's school. */
 import Box from '@mui/material/Box';
-import { correction } from '@/core/shade/correct';
-import type { ShadedArea } from '@/core/shade/shade';
+import { correction } from '@/core/shade/matching/correct';
+import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 

@@ -1,11 +1,12 @@
 'use client';
 /** Judge: contrast of neighbours, the palette under three daylights, small parts, linings; what vanishes and what helps. */
+import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { SMALL_KINDS, type SmallPart } from '@/core/piece/shade';
-import { DAYLIGHTS } from '@/core/shade/daylight';
-import { freeId } from '@/core/shade/layer-findings';
+import { DAYLIGHTS } from '@/core/shade/judging/daylight';
+import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
 import { FindingCard } from '@/ui/parts/FindingCard';
@@ -15,14 +16,21 @@ import { SmallTable } from '@/ui/parts/SmallTable';
 import { RecipeField } from './RecipeField';
 import { firstLot } from './shade-store';
 
+const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'shade-vanishes',
+  'shade-clash',
+  'shade-lining',
+  'shade-small-missing',
+  'shade-faint',
+  'shade-black',
+]);
+
 export function JudgeRoom() {
   const plan = useDesk((s) => s.plan);
   const judged = plan?.shade.judged;
   if (!plan || !judged) return <Typography>The judgement appears when the colours have been worked out.</Typography>;
-  const lost = judged.pairs.filter((p) => p.verdict.startsWith('vanishes'));
-  const about = plan.findings.filter(
-    (f) => f.stage === 'shade' && /^shade-(vanishes|clash|lining|small|faint|black)/.test(f.id),
-  );
+  const lost = judged.pairs.filter((p) => p.verdict === 'vanishes' || p.verdict === 'vanishes at dusk');
+  const about = plan.findings.filter((f) => JUDGED.has(f.code));
   return (
     <>
       <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
@@ -170,7 +178,9 @@ function SmallParts() {
           changePiece((p) => {
             const kind =
               (['nose', 'pads', 'eye'] as const).find((k) => !p.smallParts.some((s) => s.kind === k)) ?? 'other';
-            const head = p.form.parts.find((x) => /muzzle|beak|skull/.test(x.id)) ?? p.form.parts[0]!;
+            const head =
+              p.form.parts.find((x) => x.role === 'muzzle' || x.role === 'beak' || x.role === 'head') ??
+              p.form.parts[0]!;
             return {
               ...p,
               smallParts: [

@@ -1,5 +1,6 @@
 'use client';
 /** Markings: made, placed by hand or by numbers, measured over the skin and straight, with layers of their own. */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
@@ -50,7 +51,7 @@ export function MarkingList() {
               <Patch hex={p?.seenHex ?? '#bfbfbd'} wide={34} high={30} />
               <span>
                 <b>{m.name}</b>
-                <OpenMark findings={plan?.findings.filter((f) => f.about === m.id) ?? []} />
+                <OpenMark findings={plan?.findings.filter((f) => isAbout(f, 'marking', m.id)) ?? []} />
                 <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
                   {MARKING_WORDS[m.shape.kind as MarkingKind].toLowerCase()}
                   {m.mirrored ? ', both sides' : ''}
@@ -128,7 +129,7 @@ export function MarkingsRoom() {
           <Typography variant="h2">{doc.name}</Typography>
           {plan && <Measures doc={doc} plan={plan} />}
           {(findings ?? [])
-            .filter((f) => f.about === doc.id)
+            .filter((f) => isAbout(f, 'marking', doc.id))
             .map((f) => (
               <FindingCard key={f.id} finding={f} />
             ))}

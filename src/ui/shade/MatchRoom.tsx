@@ -9,7 +9,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { labOf } from '@/core/colour/lab';
 import type { Area } from '@/core/piece/schema';
-import type { Answer, MatchResult } from '@/core/shade/ask';
+import type { Answer, MatchResult } from '@/core/shade/matching/ask';
 import { addLayer } from '@/core/shade/shade-edits';
 import { ARMS_LENGTH, colourName, comparedTo } from '@/core/shade/words';
 import { recipesFor } from '@/desk/planner';
@@ -89,6 +89,13 @@ export function MatchRoom({ doc }: { doc: Area }) {
           <Answers title="Blends" list={result.blends} target={target} doc={doc} mine={mine} />
           {result.veils.length > 0 && (
             <Answers title="Veils over it" list={result.veils} target={target} doc={doc} mine={mine} />
+          )}
+          {result.inTheWay && (
+            <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>
+              <b>The layer of {result.inTheWay.wool} is in the way:</b> it stands in front of{' '}
+              {Math.round(result.inTheWay.hides * 100)} % of the coat, so no coat brings {doc.name} to this colour. Lay
+              less of it, or another one.
+            </Box>
           )}
           {result.short && (
             <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>

@@ -2,7 +2,7 @@
 /** Wools of a blend by parts: one to four lots, each with its parts; what the blend comes out as beside it. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { isMixed, mixed } from '@/core/shade/recipe';
+import { isMixed, mixed } from '@/core/wool/recipe';
 import type { Recipe } from '@/core/piece/shade';
 import { useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';

@@ -3,11 +3,12 @@
  * Shade: areas on the left in the colour they are seen in, the animal and the section through its layers in the middle; on
  * the right, by room, the stack, the blend card, recipes for a colour, markings, and the whole judged.
  */
+import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { mainLook } from '@/core/shade/look';
+import { mainLook } from '@/core/shade/layers/look';
 import { colourName, comparedTo, VANISHES } from '@/core/shade/words';
-import type { ShadedArea } from '@/core/shade/shade';
+import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { setView, useDesk } from '@/desk/store';
 import { SHADE_ROOMS, type ShadeRoom } from '@/desk/view';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
@@ -39,14 +40,11 @@ const SWATCH = 116;
 export function ShadeStage() {
   const { plan, area, doc } = useSelectedArea();
   const room = useDesk((s) => s.view.shadeRoom);
-  const markings = useDesk((s) => s.piece?.markings);
   const shaded = plan?.shade.areas.find((a) => a.id === doc?.id) ?? null;
   const findings = (plan?.findings ?? []).filter((f) => f.stage === 'shade');
-  const own = findings.filter((f) => f.about === doc?.id);
-  const ofMarking = findings.filter((f) => markings?.some((m) => m.id === f.about));
-  const whole = findings.filter(
-    (f) => !own.includes(f) && !ofMarking.includes(f) && !plan?.coat.areas.some((a) => a.id === f.about),
-  );
+  const own = findings.filter((f) => doc && isAbout(f, 'area', doc.id));
+  const ofMarking = findings.filter((f) => f.about?.kind === 'marking');
+  const whole = findings.filter((f) => f.about?.kind !== 'area' && f.about?.kind !== 'marking');
   const enter = (r: ShadeRoom) => setView({ shadeRoom: r, brush: 'off', trimStep: null });
   const open = (r: ShadeRoom) =>
     (r === 'stack' ? own : r === 'markings' ? ofMarking : r === 'judge' ? whole : []).filter(
@@ -110,7 +108,8 @@ function Docket({ shaded }: { shaded: ShadedArea }) {
   const minutes = layers.reduce((s, l) => s + (l.minutes?.value ?? 0), 0);
   return (
     <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-      Seen as <b>{colourName(shaded.seenLab)}</b>
+      {shaded.oneColour ? 'Seen as ' : 'Not of one colour; on average seen as '}
+      <b>{colourName(shaded.meanLab)}</b>
       {shaded.offWords ? (
         <>
           , <b>{comparedTo('wanted', shaded.offWords)}</b>
@@ -148,9 +147,9 @@ function ShadeList() {
               on={a.id === selected}
               onClick={() => setView({ areaId: a.id, layerId: null })}
               hex={a.meanHex}
-              words={`${colourName(a.seenLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
+              words={`${colourName(a.meanLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
               grams={massG > 0 ? q({ kind: 'mass', value: massG }) : ''}
-              findings={plan.findings.filter((f) => f.stage === 'shade' && f.about === a.id)}
+              findings={plan.findings.filter((f) => f.stage === 'shade' && isAbout(f, 'area', a.id))}
             />
           </li>
         );
@@ -189,7 +188,7 @@ function Under({ shaded, room }: { shaded: ShadedArea | null; room: ShadeRoom })
         <Box sx={{ width: SWATCH, flexShrink: 0 }}>
           <Box sx={{ fontSize: 13, mb: 0.5, whiteSpace: 'nowrap' }}>Swatch, life size</Box>
           <SwatchPicture
-            label={`Swatch of ${shaded.name} at life size, seen as ${colourName(shaded.seenLab)}`}
+            label={`Swatch of ${shaded.name} at life size, seen as ${colourName(shaded.meanLab)}`}
             pile={fur.pile}
             lotId={fur.lotId}
             arealMgCm2={fur.figures.areal.value}

@@ -12,7 +12,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Area } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
-import type { LayerPlan, ShadedArea } from '@/core/shade/shade';
+import type { LayerPlan, ShadedArea } from '@/core/shade/layers/area-shade';
 import { addLayer, LAYER_KINDS, moveLayer, removeLayer } from '@/core/shade/shade-edits';
 import { colourName } from '@/core/shade/words';
 import { labOf } from '@/core/colour/lab';
@@ -49,6 +49,13 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
     const to = doc.shade.layers.findIndex((l) => l.id === over.id);
     changePiece((p) => moveLayer(p, doc.id, String(active.id), to));
   };
+  // What lies nowhere takes no colour.
+  if (shaded.field === null)
+    return (
+      <Typography sx={{ fontSize: 13, my: 1 }}>
+        {doc.name} lies nowhere on the animal yet; give it a place in Form, under Areas.
+      </Typography>
+    );
   return (
     <>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 1 }} role="group" aria-label="Add a layer on top">
@@ -143,7 +150,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
           label="a colour is wanted"
           value={doc.shade.wanted !== null}
           disabled={!mine}
-          onChange={(on) => editShade(doc.id, (s) => ({ ...s, wanted: on ? shaded.seenHex : null }))}
+          onChange={(on) => editShade(doc.id, (s) => ({ ...s, wanted: on ? shaded.meanHex : null }))}
         />
         {doc.shade.wanted !== null && (
           <ColourField

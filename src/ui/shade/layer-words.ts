@@ -1,5 +1,5 @@
 /** What the layers are called on screen and on paper. */
-import type { ReadyLayer } from '@/core/shade/layers';
+import type { ReadyLayer } from '@/core/shade/layers/layers';
 import type { LayerKind, MarkingKind } from '@/core/shade/shade-edits';
 
 export const LAYER_WORDS: Readonly<Record<ReadyLayer['says'], string>> = {

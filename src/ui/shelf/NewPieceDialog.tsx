@@ -12,7 +12,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { BODY_PLANS, bodyPlan } from '@/core/form/plans/plans';
 import { measuresOf, statedShare } from '@/core/form/shape';
-import { newPiece } from '@/core/piece/new-piece';
+import { newPiece } from '@/core/new-piece';
 import { pieceSchema } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { savePiece } from '@/desk/storage';

@@ -92,7 +92,11 @@ export async function POST(request: Request): Promise<Response> {
   try {
     const plan = makePlan(piece.value, cupboard.value, hand.value, undefined, shape);
     if (format === 'csv') {
-      return file(`${piece.value.id}-cut-list.csv`, 'text/csv; charset=utf-8', cutListCsv(piece.value, plan));
+      return file(
+        `${piece.value.id}-cut-list.csv`,
+        'text/csv; charset=utf-8',
+        cutListCsv(piece.value, plan, cupboard.value.lots),
+      );
     }
     const options = { units: { length, mass, currency }, paper, date: new Date() };
     if (format === 'face') {

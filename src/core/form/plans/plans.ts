@@ -25,6 +25,8 @@ export const bodyPlanSchema = z.strictObject({
   measuredBy: form.measuredBy,
   parts: form.parts,
   pose: form.pose,
+  /** Hunters look ahead, grazers to the sides. */
+  eyes: z.enum(['ahead', 'aside']),
   areas: z.array(areaSchema.pick({ id: true, name: true, where: true, strokes: true })),
   /** Parts made flat and apart from the start, and areas left bare until wisps are planned: fur would swallow them. */
   flatFelt: z.array(form.plan),

@@ -1,0 +1,427 @@
+import { plainArea } from '@/core/form/area-edits';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { COARSELY, planned } from '../../../cli/testing/planned';
+import { cupboard, pineMarten } from '../../../demo/load';
+import { defaultHand as hand } from '@/core/piece/hand';
+import { newPiece } from '@/core/new-piece';
+import type { Part, Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import { makeBody } from '@/core/form/body';
+import { joining } from './core';
+import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
+import { BODY_PLANS } from '@/core/form/plans/plans';
+import { balance, SAFE_DEG } from './stands';
+
+const FINE = { edgeShare: 1 / 70 };
+const bare = (p: Piece): Piece => ({ ...p, areas: p.areas.map((a) => ({ ...a, coat: { method: 'none' as const } })) });
+const planOf = (plan: string, finishedLengthMm: number, change: (p: Piece) => Piece = (p) => p): Plan =>
+  planned(
+    change(newPiece({ id: 'n', name: 'New', plan, finishedLengthMm, lifeLengthMm: 900, seed: 1 }, cupboard, hand)),
+    cupboard,
+    hand,
+    FINE,
+  );
+
+describe('wool for the core', () => {
+  it('a ball 4 cm across at 0.10 g/cm3 is 3.35 g', () => {
+    const ball: Part = {
+      id: 'trunk',
+      name: 'Ball',
+      role: 'other',
+      shape: 'pad',
+      mirrored: false,
+      blend: 0,
+      lie: 'to-end',
+      on: null,
+      root: 'end',
+      start: [0, 0, 500],
+      end: [0, 0, -500],
+      halfWidth: 500,
+      halfHeight: 500,
+    };
+    const plan = planOf('standing-quadruped', 40, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [ball], pose: [], finishedLengthMm: 40 },
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
+      core: { ...p.core, allowanceMm: 0 },
+      frame: { ...p.frame, kind: 'none' },
+    }));
+    expect(plan.core.massG).toBeCloseTo(3.35, 2);
+    expect(plan.frame.runs).toEqual([]);
+  });
+
+  // Common practice: about 3 g of wool makes the body of a bird 9 to 10 cm long, beak to tail tip.
+  it('a bird 9 to 10 cm long takes about 3 g', () => {
+    for (const mm of [90, 95, 100]) {
+      const plan = planOf('perching-bird', mm, (p) => ({ ...bare(p), core: { ...p.core, allowanceMm: 0 } }));
+      const body = plan.core.parts.filter((p) => ['trunk', 'skull'].includes(p.id));
+      const grams = body.reduce((s, p) => s + p.mass.value, 0);
+      expect(grams).toBeGreaterThan(2);
+      expect(grams).toBeLessThan(4.5);
+      // The range shown holds the 3 g.
+      expect(body.reduce((s, p) => s + p.leastG, 0)).toBeLessThan(3.4);
+      expect(body.reduce((s, p) => s + p.mostG, 0)).toBeGreaterThan(2.8);
+    }
+  });
+
+  // Common practice: 3 g of carded wool to a workable small body, 2.5 cm thick, in about 5 minutes; and about 3 g for it.
+  it('a small body 2.5 cm thick is about 3 g, workable in about five minutes', () => {
+    // A body 25 mm thick and 75 mm long over all: closed form of a capsule.
+    const volume = Math.PI * 12.5 ** 2 * 50 + (4 / 3) * Math.PI * 12.5 ** 3;
+    expect(coreMass.of({ volume, density: 100 })).toBeGreaterThan(2.5);
+    expect(coreMass.of({ volume, density: 100 })).toBeLessThan(3.6);
+    const minutes = coreMinutes.of({ volume: 30_000, stabs: 30, rate: hand.stabsPerMinute });
+    expect(minutes).toBeGreaterThan(4);
+    expect(minutes).toBeLessThan(7);
+  });
+
+  it('pairs weigh the same, and all parts together weigh the core', () => {
+    const plan = planned(pineMarten, cupboard, hand, FINE);
+    const made = plan.core.parts.filter((p) => !p.madeApart);
+    // The ears are made flat, apart, and counted there.
+    expect(plan.core.parts.filter((p) => p.madeApart).map((p) => p.id)).toEqual(['ear']);
+    const grams = made.reduce((s, p) => s + p.count * (p.mass.value + (p.collar?.value ?? 0)), 0);
+    expect(grams).toBeCloseTo(plan.core.massG, 9);
+    expect(plan.core.volumeMm3).toBeLessThan(plan.form.volumeMm3);
+    for (const p of plan.core.parts) {
+      expect(p.leastG).toBeLessThan(p.mass.value);
+      expect(p.mostG).toBeGreaterThan(p.mass.value);
+    }
+    expect(plan.core.parts.filter((p) => p.count === 2).map((p) => p.id)).toEqual(['foreleg', 'hindleg', 'ear']);
+    // Limbs look too long before they are joined.
+    for (const p of plan.core.parts) if (p.length) expect(p.length.value).toBeGreaterThan(p.length.inputs.visible!);
+  });
+
+  it('a full-size core is the finished animal; under a thicker coat there is less', () => {
+    // With its ears built on, not made apart.
+    const whole = { ...pineMarten, flatParts: [] };
+    const full = planned({ ...whole, core: { ...pineMarten.core, school: 'full-size' } }, cupboard, hand, FINE);
+    const under = planned(whole, cupboard, hand, FINE);
+    expect(full.core.volumeMm3).toBeCloseTo(full.form.volumeMm3, 6);
+    expect(under.core.volumeMm3).toBeLessThan(0.6 * full.core.volumeMm3);
+    expect(full.findings.some((f) => f.id.startsWith('form-swallowed'))).toBe(false);
+  });
+
+  it('stops a part the coat would swallow, says the loft that fits, and that loft does fit', () => {
+    const furry: Piece = {
+      ...pineMarten,
+      areas: pineMarten.areas.map((a) =>
+        a.id === 'legs' ? { ...a, coat: pineMarten.areas.find((b) => b.id === 'back')!.coat } : a,
+      ),
+    };
+    const found = planned(furry, cupboard, hand, FINE).findings.find((f) => f.id === 'form-swallowed-foreleg')!;
+    expect(found.severity).toBe('stop');
+    const fits = found.why.find((w) => typeof w !== 'string' && w.kind === 'length') as { value: number };
+    expect(fits.value).toBeGreaterThan(0.5);
+    const eased = planned(
+      { ...bare(pineMarten), core: { ...pineMarten.core, allowanceMm: fits.value } },
+      cupboard,
+      hand,
+      FINE,
+    );
+    expect(eased.findings.some((f) => f.id === 'form-swallowed-foreleg' && f.severity === 'stop')).toBe(false);
+    // One press makes it flat felt, which no coat swallows.
+    expect(found.remedies[0]!.changes[0]!.path).toEqual(['core', 'soft']);
+  });
+});
+
+describe('a limb before it is joined', () => {
+  const part = (p: Partial<Part> & { id: string }): Part =>
+    ({
+      name: p.id,
+      role: 'other',
+      shape: 'limb',
+      mirrored: false,
+      blend: 0,
+      lie: 'to-end',
+      on: null,
+      root: 'start',
+      ...p,
+    }) as Part;
+  const trunk = part({
+    id: 'trunk',
+    root: 'end',
+    nodes: [
+      { at: [0, 0, 400], radius: 100 },
+      { at: [0, 0, -400], radius: 100 },
+    ],
+  });
+  const bodyOf = (...parts: Part[]) => makeBody({ parts, pose: [], finishedLengthMm: 1000 });
+
+  it('goes into the body from its root end to the skin it sits on, and bends take their arc', () => {
+    // Straight down from the middle of a tube of 100: the root end lies 30 above the axis, the skin 100 below it.
+    const straight = part({
+      id: 'leg',
+      on: 'trunk',
+      nodes: [
+        { at: [0, 0, 0], radius: 30 },
+        { at: [0, -500, 0], radius: 30 },
+      ],
+    });
+    const a = bodyOf(trunk, straight);
+    expect(a.parts[1]!.lengthMm).toBeCloseTo(560, 9);
+    expect(Math.abs(joining(a, a.parts[1]!).inside - 130)).toBeLessThan(560 / 60);
+    expect(joining(a, a.parts[1]!).bend).toBe(0);
+    // A right angle at a place of radius 20 takes a quarter circle of it.
+    const bent = part({
+      id: 'leg',
+      on: 'trunk',
+      nodes: [
+        { at: [0, 0, 0], radius: 30 },
+        { at: [0, -400, 0], radius: 20 },
+        { at: [0, -400, 200], radius: 20 },
+      ],
+    });
+    const b = bodyOf(trunk, bent);
+    expect(joining(b, b.parts[1]!).bend).toBeCloseTo((Math.PI / 2) * 20, 9);
+    // What everything else sits on goes into nothing.
+    expect(joining(a, a.parts[0]!)).toEqual({ inside: 0, bend: 0 });
+  });
+
+  it('a tube of 40 mm under a coat of 3 is cut across at 40 and 34', () => {
+    const tube = part({
+      id: 'trunk',
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    });
+    const plan = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
+      core: { ...p.core, allowanceMm: 3, soft: [] },
+      frame: { ...p.frame, kind: 'none' },
+    }));
+    const { sections } = plan.core.parts[0]!;
+    expect(sections.map((s) => s.along)).toEqual([0.25, 0.5, 0.75]);
+    for (const s of sections) {
+      for (const d of [s.finished.width, s.finished.height]) expect(Math.abs(d - 40)).toBeLessThan(0.15);
+      for (const d of [s.core!.width, s.core!.height]) expect(Math.abs(d - 34)).toBeLessThan(0.15);
+    }
+  });
+
+  it('a wide flat pad is cut across too', () => {
+    const bird = planOf('perching-bird', 100, (p) => ({
+      ...bare(p),
+      form: {
+        ...p.form,
+        parts: p.form.parts.map((q) =>
+          q.id === 'wing' && q.shape === 'pad' ? { ...q, start: [200, 440, 120], end: [180, 190, -330] } : q,
+        ),
+      },
+    }));
+    expect(bird.core.parts.find((p) => p.id === 'wing')!.sections.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the wire', () => {
+  it('of a tube runs along its middle, short of both ends by its radius', () => {
+    const tube: Part = {
+      id: 'trunk',
+      name: 'Tube',
+      role: 'other',
+      shape: 'limb',
+      mirrored: false,
+      blend: 0,
+      lie: 'to-end',
+      on: null,
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    };
+    const plan = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [tube], pose: [], finishedLengthMm: 200 },
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
+      core: { ...p.core, soft: [] },
+      frame: { ...p.frame, kind: 'separate wires', wasteShare: 0, turnedMm: 0 },
+    }));
+    // Drawn 1000 long with ends of 100: 800 of it, at a fifth of a millimetre each.
+    expect(plan.frame.runs.length).toBe(1);
+    expect(plan.frame.totalMm).toBeCloseTo(160, 6);
+    // Steel wire of 1.2 mm: pi 0.6^2 x 160 mm3 at 7.85 mg/mm3.
+    expect(plan.frame.massG).toBeCloseTo((Math.PI * 0.36 * 160 * 7.85) / 1000, 6);
+  });
+
+  // Common practice: about 0.9 to 1.1 m for four legs, body and a bit of neck of a hand-sized quadruped; 90 cm was short.
+  it('a hand-sized quadruped needs 0.9 to 1.1 m of one doubled wire', () => {
+    const plan = planOf('standing-quadruped', 200, (p) => ({ ...p, frame: { ...p.frame, head: false, tail: false } }));
+    expect(plan.frame.totalMm).toBeGreaterThan(900);
+    expect(plan.frame.totalMm).toBeLessThan(1100);
+  });
+
+  it('head and tail take more, separate wires come one a pair and one for the body', () => {
+    const of = (frame: Partial<Piece['frame']>) =>
+      planOf('standing-quadruped', 200, (p) => ({ ...p, frame: { ...p.frame, ...frame } })).frame;
+    const short = of({ head: false, tail: false });
+    const long = of({ head: true, tail: true });
+    expect(long.totalMm).toBeGreaterThan(short.totalMm + 100);
+    const apart = of({ kind: 'separate wires' });
+    expect(apart.runs.map((r) => r.name)).toEqual(['Body wire', 'Foreleg, left to right', 'Hind leg, left to right']);
+    expect(apart.totalMm).toBeLessThan(long.totalMm);
+    // Every way stays inside the animal: no place of it is above the back or below the feet.
+    for (const path of long.runs[0]!.paths) for (const p of path) expect(p[1]).toBeGreaterThan(0);
+  });
+
+  it('a wire twisted once in 8 of its thicknesses is longer by the helix, ends turned over twice each', () => {
+    const x = { strands: 2, path: 500, thick: 1.2, pitch: 9.6, turns: 0, ends: 2, turned: 10, waste: 0 };
+    // sqrt((2 pi r)^2 + p^2) / p with r = d / 2.
+    expect(wireLength.of(x)).toBeCloseTo((1000 * Math.sqrt((Math.PI * 1.2) ** 2 + 9.6 ** 2)) / 9.6 + 40, 9);
+    expect(wireLength.of({ ...x, pitch: 0, strands: 1, waste: 0.1 })).toBeCloseTo((500 + 40) * 1.1, 9);
+  });
+
+  it('too little and too thick are said, and the remedies cure them', () => {
+    const box = {
+      ...cupboard,
+      wires: cupboard.wires.map((w) => (w.id === 'steel-12' ? { ...w, haveMm: 500 } : { ...w, haveMm: 5000 })),
+    };
+    const short = planned(pineMarten, box, hand, FINE).findings.find((f) => f.id === 'form-wire-short')!;
+    expect(short.severity).toBe('stop');
+    expect(short.remedies.length).toBeGreaterThan(0);
+    const wireId = short.remedies[0]!.changes[0]!.value as string;
+    const cured = planned({ ...pineMarten, frame: { ...pineMarten.frame, wireId } }, box, hand, FINE);
+    expect(cured.findings.some((f) => f.id === 'form-wire-short')).toBe(false);
+    const thick = { ...cupboard, wires: [...cupboard.wires, { ...cupboard.wires[0]!, id: 'rod', diameterMm: 4 }] };
+    const found = planned({ ...pineMarten, frame: { ...pineMarten.frame, wireId: 'rod' } }, thick, hand, FINE).findings;
+    const room = found.find((f) => f.id === 'form-wire-thick')!;
+    expect(room.severity).toBe('stop');
+    for (const r of room.remedies) {
+      const next = planned(
+        { ...pineMarten, frame: { ...pineMarten.frame, wireId: r.changes[0]!.value as string } },
+        thick,
+        hand,
+        FINE,
+      );
+      expect(next.findings.some((f) => f.id === 'form-wire-thick')).toBe(false);
+    }
+  });
+});
+
+describe('standing', () => {
+  // Statics of a box on four feet, worked by hand: two weights, 60 g at (0, 40, 10) and 20 g at (4, 80, 50).
+  it('the middle of the weight is the weighted mean', () => {
+    const b = balance([
+      { massG: 60, at: [0, 40, 10] },
+      { massG: 20, at: [4, 80, 50] },
+    ]);
+    expect(b).toEqual({ massG: 80, at: [1, 50, 20] });
+    // Feet at z = 0 and 40, x = +-15: nearest side 14 mm off, 50 mm high: falls at atan(14/50).
+    expect(tippingAngle.of({ margin: 14, height: 50 })).toBeCloseTo(15.642, 3);
+    // The limit: over the edge it falls by itself.
+    expect(tippingAngle.of({ margin: 0, height: 50 })).toBe(0);
+    expect(tippingAngle.of({ margin: -3, height: 50 })).toBeLessThan(0);
+  });
+
+  it('the weight said to put low brings the margin to what is wanted', () => {
+    const [mass, margin, wanted, lever] = [80, -4, 5, 30];
+    const w = weightLow.of({ mass, margin, wanted, lever });
+    expect((mass * margin + w * lever) / (mass + w)).toBeCloseTo(wanted, 9);
+  });
+
+  it('a body alike fore and aft stands as safely either way, with its weight in the middle', () => {
+    const leg = (id: string, z: number): Part => ({
+      id,
+      name: id,
+      role: 'other',
+      shape: 'limb',
+      mirrored: true,
+      blend: 10,
+      lie: 'to-end',
+      on: 'trunk',
+      root: 'start',
+      nodes: [
+        { at: [60, 0, z], radius: 40 },
+        { at: [60, -300, z], radius: 30 },
+      ],
+    });
+    const trunk: Part = {
+      id: 'trunk',
+      name: 'Trunk',
+      role: 'other',
+      shape: 'limb',
+      mirrored: false,
+      blend: 10,
+      lie: 'to-end',
+      on: null,
+      root: 'end',
+      nodes: [
+        { at: [0, 0, 400], radius: 100 },
+        { at: [0, 0, -400], radius: 100 },
+      ],
+    };
+    const { stands } = planOf('standing-quadruped', 200, (p) => ({
+      ...p,
+      form: { ...p.form, parts: [trunk, leg('fore', 300), leg('hind', -300)], pose: [], finishedLengthMm: 200 },
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
+      core: { ...p.core, allowanceMm: 0, soft: [] },
+    }));
+    expect(Math.abs(stands.centre[0])).toBeLessThan(0.05);
+    expect(Math.abs(stands.centre[2])).toBeLessThan(0.6);
+    // Feet 12 mm out each side, 6 mm round: it falls sideways first, over the outer edge of where the soles touch.
+    expect(['left', 'right']).toContain(stands.towards);
+    expect(stands.marginMm).toBeGreaterThan(12);
+    expect(stands.marginMm).toBeLessThan(18);
+    expect(stands.holes.map((h) => h.at.map((x) => Math.round(x)))).toEqual([
+      [12, 60],
+      [-12, 60],
+      [12, -60],
+      [-12, -60],
+    ]);
+  });
+
+  let upright: Plan;
+  beforeAll(() => {
+    upright = planOf('upright-quadruped', 180);
+  });
+  it('four legs stand; an animal leaning over its toes is said to fall, which way, and what would hold it', () => {
+    const stands = planOf('standing-quadruped', 180).stands;
+    expect(stands.case).toBe('stands');
+    expect(stands.marginMm).toBeGreaterThan(3);
+    expect(upright.stands.massG).toBeGreaterThan(1);
+    const tipped = planOf('standing-quadruped', 180, (p) => ({
+      ...p,
+      form: { ...p.form, pose: [{ part: 'foreleg', node: 0, side: 'both', nodDeg: 75, turnDeg: 0, tiltDeg: 0 }] },
+    }));
+    const f = tipped.findings.find((x) => x.id === 'form-falls')!;
+    expect(tipped.stands.towards).toBe('front');
+    expect(f.severity).toBe('stop');
+    expect(f.says.join('')).toContain('falls forward');
+  });
+
+  // What a maker meets first: a piece begun from any plan must not open with a stop.
+  it.each(BODY_PLANS.map((b) => [b.id, b.finishedLengthMm] as const))(
+    '%s stands or hangs, with nothing stopped',
+    (id, mm) => {
+      const plan = planned(
+        newPiece({ id: 'n', name: 'New', plan: id, finishedLengthMm: mm, lifeLengthMm: 900, seed: 1 }, cupboard, hand),
+        cupboard,
+        hand,
+        COARSELY,
+      );
+      expect(plan.findings.filter((f) => f.stage === 'form' && f.severity === 'stop').map((f) => f.id)).toEqual([]);
+      expect(plan.stands.case).toBe(id === 'relief-picture' ? 'hangs' : 'stands');
+      if (plan.stands.case === 'stands') expect(plan.stands.tipping!.value).toBeGreaterThan(SAFE_DEG);
+    },
+  );
+
+  it('a relief hangs and is not asked to stand; its board is not built of wool', () => {
+    const relief = planOf('relief-picture', 260);
+    expect(relief.stands.case).toBe('hangs');
+    expect(relief.findings.some((f) => f.id === 'form-falls')).toBe(false);
+    expect(relief.core.parts.some((p) => p.id === 'board')).toBe(false);
+    // Nothing stands out behind the board.
+    let back = Infinity;
+    for (let i = 0; i < relief.form.skin.positions.length; i += 3)
+      back = Math.min(back, relief.form.skin.positions[i]!);
+    const board = newPiece(
+      { id: 'n', name: 'N', plan: 'relief-picture', finishedLengthMm: 260, lifeLengthMm: 600, seed: 1 },
+      cupboard,
+      hand,
+    ).form.parts.find((p) => p.shape === 'board')!;
+    expect(back).toBeGreaterThan(-(board.shape === 'board' ? board.thickness : 0) * 0.3 - 0.5);
+  });
+});

@@ -1,0 +1,225 @@
+/**
+ * Flat felt parts: ears, wings, tail feathers, beaks and claws made apart. From the drawn outline follow the pattern to
+ * cut (larger by what felting shrinks), the wool of every layer, the fringe left at the seat, and whether a lining of
+ * another colour comes through.
+ */
+import { ref } from '@/core/ref';
+import { decided, SIZE, the } from '@/core/decision';
+import { layerCover } from '@/core/coat/cover/cover';
+import { layerMass } from '@/core/wool/fibre';
+import { outOf } from '@/core/materials';
+import { figure, letter, method, type Figure } from '@/core/method/define';
+import type { Cupboard, Lot } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { FlatPart, Piece } from '@/core/piece/schema';
+import type { Finding, Operation, Stage } from '@/core/stage';
+import { count, grams, mm, say, share } from '@/core/text';
+import { lightness } from '@/core/colour/lab';
+import { feltFlat } from '@/core/stabbing';
+import { unitMm } from '@/core/form/shape';
+
+export const patternScale = method({
+  id: 'pattern-scale',
+  title: 'How much larger the pattern is',
+  formula: 'k = 1 / (1 − shrink)',
+  inputs: { shrink: letter('shrink', 'share of its length the felt loses', 'share') },
+  result: letter('k', 'pattern to finished outline', 'number'),
+  source: 'What is left after shrinking is the finished outline; the share is the maker’s own, from a trial piece.',
+  basis: 'common practice',
+  of: ({ shrink }) => 1 / (1 - shrink),
+});
+
+export const feltMass = method({
+  id: 'felt-mass',
+  title: 'Wool of a flat part',
+  formula: 'm = A × t × ρ',
+  inputs: {
+    area: letter('A', 'area of the finished outline', 'area'),
+    thick: letter('t', 'thickness', 'length'),
+    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density'),
+  },
+  result: letter('m', 'wool', 'mass'),
+  source: 'Volume by the outline; density ours until a swatch replaces it.',
+  basis: 'ours',
+  of: ({ area, thick, density }) => ((area * thick) / 1000) * (density / 1000),
+});
+
+export const showsThrough = method({
+  id: 'shows-through',
+  title: 'Lining that shows through',
+  formula: 'share = (1 + κ n c²)^(−1/c²) with n = t ρ / m1',
+  inputs: {
+    thick: letter('t', 'thickness over the lining', 'length'),
+    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density'),
+    layer: letter('m1', 'areal mass that covers once on average', 'areal'),
+    kappa: letter('κ', 'how far one layer hides', 'number'),
+    uneven: letter('c', 'unevenness of laying', 'number'),
+  },
+  result: letter('share', 'share of the lining that is not covered', 'share'),
+  source: 'Cover of randomly laid fibres (Poisson), unevenly laid (gamma-distributed amount).',
+  basis: 'published',
+  of: ({ thick, density, layer, kappa, uneven }) => 1 - layerCover(((thick / 10) * density) / layer, kappa, uneven),
+});
+
+/** More of the lining than this is seen from the outside. Ours. */
+const SEEN = 0.02;
+
+export interface FlatPartPlan {
+  readonly id: string;
+  readonly name: string;
+  readonly count: 1 | 2;
+  /** Finished outline, smooth and closed, mm, stride 2; its seat lies along the bottom. */
+  readonly outline: Float64Array;
+  readonly pattern: Figure;
+  readonly areaMm2: number;
+  /** Of one, outer wool and lining. */
+  readonly mass: Figure;
+  readonly liningMass: Figure | null;
+  readonly layerG: number;
+  readonly through: Figure | null;
+  readonly lotId: string | null;
+  readonly liningLotId: string | null;
+}
+
+/** Points between two of the drawn ones. */
+const BETWEEN = 8;
+
+/** A smooth closed line through the drawn points (uniform Catmull-Rom), mm. */
+export function smoothOutline(points: readonly (readonly [number, number])[], mmPerUnit: number): Float64Array {
+  const n = points.length;
+  const out = new Float64Array(2 * n * BETWEEN);
+  for (let i = 0; i < n; i++) {
+    const [p0, p1, p2, p3] = [-1, 0, 1, 2].map((k) => points[(i + k + n) % n]!) as [Pt, Pt, Pt, Pt];
+    for (let s = 0; s < BETWEEN; s++) {
+      const t = s / BETWEEN;
+      for (let k = 0; k < 2; k++) {
+        const [a, b, c, d] = [p0[k]!, p1[k]!, p2[k]!, p3[k]!];
+        const x =
+          0.5 * (2 * b + (c - a) * t + (2 * a - 5 * b + 4 * c - d) * t * t + (3 * b - a - 3 * c + d) * t * t * t);
+        out[2 * (i * BETWEEN + s) + k] = x * mmPerUnit;
+      }
+    }
+  }
+  return out;
+}
+type Pt = readonly [number, number];
+
+/** Area a closed line encloses (shoelace formula), mm2. */
+export function enclosed(outline: Float64Array): number {
+  let s = 0;
+  for (let i = 0, j = outline.length - 2; i < outline.length; j = i, i += 2) {
+    s += outline[j]! * outline[i + 1]! - outline[i]! * outline[j + 1]!;
+  }
+  return Math.abs(s) / 2;
+}
+
+export function planFlatParts(piece: Piece, cupboard: Cupboard, hand: Hand): Stage<readonly FlatPartPlan[]> {
+  const findings: Finding[] = [];
+  const operations: Operation[] = [];
+  const k = unitMm(piece.form);
+  const density = hand.coreDensityMgCm3['flat felt'].usual;
+  const parts = piece.flatParts.map((f, i): FlatPartPlan => {
+    const outline = smoothOutline(f.outline, k);
+    const areaMm2 = enclosed(outline);
+    const lot = cupboard.lots.find((l) => l.id === f.lotId) ?? null;
+    const lining = cupboard.lots.find((l) => l.id === f.liningLotId) ?? null;
+    const outer = lining ? Math.max(0, f.thicknessMm - f.liningMm) : f.thicknessMm;
+    const mass = figure(feltMass, { area: areaMm2, thick: outer, density });
+    const liningMass =
+      lining && figure(feltMass, { area: areaMm2, thick: Math.min(f.liningMm, f.thicknessMm), density });
+    const through =
+      lot &&
+      lining &&
+      figure(showsThrough, {
+        thick: outer,
+        density,
+        layer: layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv }),
+        kappa: hand.spread[lot.form],
+        uneven: hand.unevenness,
+      });
+    if (through && through.value > SEEN) findings.push(comesThrough(f, i, through, outer, density, lot, hand));
+    const plan: FlatPartPlan = {
+      id: f.id,
+      name: f.name,
+      count: f.paired ? 2 : 1,
+      outline,
+      pattern: figure(patternScale, { shrink: f.shrinkShare }),
+      areaMm2,
+      mass,
+      liningMass,
+      layerG: (mass.value + (liningMass?.value ?? 0)) / f.layers,
+      through,
+      lotId: lot?.id ?? null,
+      liningLotId: lining?.id ?? null,
+    };
+    operations.push(operation(plan, f, lot, lining, hand));
+    return plan;
+  });
+  return { result: parts, findings, operations };
+}
+
+function comesThrough(
+  f: FlatPart,
+  index: number,
+  through: Figure,
+  outer: number,
+  density: number,
+  lot: Lot,
+  hand: Hand,
+): Finding {
+  // The thickness at which just so much is seen: the formula turned round.
+  const c2 = hand.unevenness ** 2;
+  const kn = c2 > 0 ? (SEEN ** -c2 - 1) / c2 : -Math.log(SEEN);
+  const n = kn / hand.spread[lot.form];
+  const least = (n * layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv }) * 10) / density;
+  const wanted = Math.ceil(10 * (f.thicknessMm - outer + least)) / 10;
+  return {
+    id: `form-through-${f.id}`,
+    code: 'form-through',
+    stage: 'form',
+    severity: 'caution',
+    about: ref('flat part', f.id),
+    says: say`The lining of ${f.name} will show through: ${share(through.value)} of it is not covered.`,
+    why: say`Only ${mm(outer)} of felt lies over it; ${mm(least)} would hide it. Else cover it on the back once it is felted.`,
+    remedies: [
+      {
+        label: say`Make it ${mm(wanted)} thick`,
+        effect: say`hides the lining but for ${share(SEEN)}`,
+        changes: [{ path: ['flatParts', index, 'thicknessMm'], value: wanted }],
+      },
+    ],
+  };
+}
+
+function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, lining: Lot | null, hand: Hand): Operation {
+  const each = p.mass.value + (p.liningMass?.value ?? 0);
+  return {
+    id: `flat-${p.id}`,
+    stage: 'form',
+    about: ref('flat part', p.id),
+    kind: 'core',
+    restsOn: [SIZE, decided('the flat part', ['flatParts', the(p.id)])],
+    does: say`Felt ${p.name}${p.count === 2 ? ', two alike side by side' : ''} flat, ${count(f.layers)} layers of ${grams(p.layerG)} crosswise, ${mm(f.thicknessMm)} thick`,
+    materials: [
+      ...outOf(lot, p.count * p.mass.value, 'flat part'),
+      ...outOf(lining, p.count * (p.liningMass?.value ?? 0), 'lining'),
+    ],
+    cutLengthMm: null,
+    rows: 0,
+    passes: say`Turn the edge in, clean it between two cards so that no finger is near the needle, leave the fringe loose`,
+    tools: [],
+    needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, lot, hand),
+    minutes: p.count * (4 + each * 20),
+    ...(f.bendDeg > 0
+      ? {
+          wait: {
+            minutes: hand.dryMinutes,
+            says: say`${p.name} dries in its bend, stiffened with a little soap solution.`,
+          },
+        }
+      : {}),
+    after: [],
+    lightness: lot ? lightness(lot.colour) : 50,
+    caution: say`Thin parts let the needle through: never hold them against a finger.`,
+  };
+}

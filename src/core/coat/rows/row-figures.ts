@@ -1,0 +1,95 @@
+/** Figures and helpers that every way of laying in rows shares. Lengths mm, masses g. */
+import { figure, type Figure } from '@/core/method/define';
+import type { Lot } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import { chartOf, type ChartDress, type LayChart } from '@/core/coat/chart/lay-chart';
+import { rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { gapeOf, measureRows, triangleHeights, type RowSet } from './rows';
+import type { Spacing } from './spacing';
+import type { LayContext } from '@/core/coat/way';
+
+const keyOf = (s: Spacing) => (s.hemMm === s.topMm ? String(s.hemMm) : `${s.hemMm}-${s.topMm}`);
+
+/** The rows of an area at a spacing, kept while only wool, length or lift change. */
+export function rowsFor(c: LayContext, spacing: Spacing): { rows: RowSet; chart: LayChart } {
+  const key = `${keyOf(spacing)}${c.area.branching ? 'b' : ''}`;
+  const { shape } = c;
+  const rows = c.keep('rows', key, () =>
+    measureRows(shape.patch, shape.field, spacing, shape.normal, shape.lie, c.area.branching),
+  );
+  const chart = c.keep('chart', key, () => chartOf(rows.rows, shape.components, rows.meanSpacingMm));
+  return { rows, chart };
+}
+
+export const dressed = (chart: LayChart, dress: Partial<ChartDress>): LayChart => ({
+  ...chart,
+  dress: { ...chart.dress, ...dress },
+});
+
+export const rowFigures = (c: LayContext, rows: RowSet): { rows: Figure; rowLength: Figure } => ({
+  rows: figure(rowCount, { rows: rows.rows.length, spacing: rows.meanSpacingMm, height: c.shape.heightMm }),
+  rowLength: figure(rowTotal, {
+    total: rows.totalMm,
+    rows: rows.rows.length,
+    spacing: rows.meanSpacingMm,
+    flux: rows.fluxMm2,
+  }),
+});
+
+/** How many pieces of wool go along the rows at a pitch: every stretch of a row is begun anew. */
+export const piecesAlong = (rows: RowSet, pitchMm: number): number =>
+  rows.rows.reduce(
+    (s, r) => s + r.pieces.reduce((q, p) => q + Math.max(1, Math.ceil(p.lengthMm / pitchMm - 1e-9)), 0),
+    0,
+  );
+
+/** Mean of a quantity along all rows, by their length. */
+export function meanAlong(rows: RowSet, of: (share: number) => number): number {
+  if (rows.totalMm === 0) return of(0);
+  return rows.rows.reduce((s, r) => s + r.lengthMm * of(r.share), 0) / rows.totalMm;
+}
+
+const STEPS = 60;
+const LEAST = 0.2;
+const MOST = 4;
+const LEVELS = 6;
+
+/**
+ * Share of the base hidden on every triangle, from how wide the rows gape there and how high it lies.
+ * @param cover of a place where rows gape so many times wider than wanted, at a share of the way up
+ */
+export function coverMapOf(
+  c: LayContext,
+  varies: boolean,
+  cover: (gape: number, share: number) => number,
+): Float32Array {
+  const { field, patch } = c.shape;
+  let top = 0;
+  for (const h of field.phi) top = Math.max(top, h);
+  const levels = varies ? LEVELS : 1;
+  const table = Array.from({ length: levels }, (_, l) =>
+    Array.from({ length: STEPS + 1 }, (_x, i) =>
+      cover(LEAST * (MOST / LEAST) ** (i / STEPS), levels === 1 ? 0 : l / (levels - 1)),
+    ),
+  );
+  const heights = varies ? triangleHeights(patch, field) : null;
+  return Float32Array.from(field.steepness, (g, t) => {
+    const gape = Math.max(LEAST, Math.min(MOST, gapeOf(g, c.area.branching)));
+    const x = (Math.log(gape / LEAST) / Math.log(MOST / LEAST)) * STEPS;
+    const i = Math.min(STEPS - 1, Math.floor(x));
+    const level = heights && top > 0 ? Math.min(1, Math.max(0, heights[t]! / top)) * (levels - 1) : 0;
+    const at = (l: number) => table[l]![i]! + (x - i) * (table[l]![i + 1]! - table[l]![i]!);
+    const l = Math.min(levels - 2, Math.floor(level));
+    return levels === 1 ? at(0) : at(l) + (level - l) * (at(l + 1) - at(l));
+  });
+}
+
+/** Colours and crimp of a lot, for the picture. */
+export const pileOfLot = (lot: Lot, hand: Hand) => ({
+  kappa: hand.spread[lot.form],
+  colour: lot.colour,
+  tipColour: lot.tipColour,
+  tipShare: lot.tipShare,
+  crimpMm: lot.crimpMm,
+  crimpDepthMm: lot.crimpDepthMm,
+});

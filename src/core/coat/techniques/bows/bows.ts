@@ -1,0 +1,379 @@
+/**
+ * Bows: a small section pinched in the middle, placed, folded, each overlapping the last. For eye rims, corners and fans:
+ * every bow can point another way.
+ */
+import { outOf } from '@/core/materials';
+import { figure, letter, method } from '@/core/method/define';
+import type { Bows } from '@/core/piece/coat';
+import type { Finding, Remedy } from '@/core/stage';
+import { count, degrees, mm, say, share } from '@/core/text';
+import { rootRows } from '@/core/stabbing';
+import { coverFigure, coverOf, overlap, WELL, type FurLay } from '@/core/coat/cover/cover';
+import { slantFigure } from '@/core/coat/cover/cover-slant';
+import { edgeOf } from '@/core/coat/cover/enough';
+import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import { cutOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { half } from '@/core/coat/techniques/half';
+import { foldedCut, furLoft, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import { cutThenLay } from '@/core/coat/operations';
+import { PLAIN_PILE } from '@/core/coat/picture/pile';
+import { findingOf, remedyOf } from '@/core/coat/remedy';
+import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import type { RowPiece, RowSet } from '@/core/coat/rows/rows';
+import { trimPlan } from '@/core/coat/trim';
+import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+
+export const bowMass = method({
+  id: 'bow-mass',
+  title: 'Wool for the bows',
+  formula: 'M = k b c / (2 L) × (1 + loss) × a',
+  inputs: {
+    bows: letter('k', 'bows', 'count'),
+    bow: letter('b', 'weight of a bow as laid, mg', 'number'),
+    cut: letter('c', 'cut length', 'length'),
+    length: letter('L', 'finished length', 'length'),
+    loss: letter('loss', 'lost in handling', 'share'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
+  },
+  result: letter('M', 'wool to take from the lot', 'mass'),
+  source: 'As for folded rows, bow by bow.',
+  basis: 'ours',
+  of: ({ bows, bow, cut, length, loss, habit }) => ((bows * bow * cut) / (2 * length) / 1000) * (1 + loss) * habit,
+});
+
+export const bowMinutes = method({
+  id: 'bow-minutes',
+  title: 'Time to set the bows',
+  formula: 't = k × t bow + ℓ × stabs per cm × passes / rate',
+  inputs: {
+    bows: letter('k', 'bows', 'count'),
+    bow: letter('t bow', 'pinching, placing, folding one bow', 'time'),
+    rows: letter('ℓ', 'length of all courses', 'rowLength'),
+    stabs: letter('stabs', 'stabs on a cm in one pass', 'perCm'),
+    passes: letter('passes', 'passes before and after folding', 'count'),
+    rate: letter('rate', 'stabs a minute', 'rate'),
+  },
+  result: letter('t', 'time to set', 'time'),
+  source: 'Ours until the log has the maker’s own.',
+  basis: 'ours',
+  of: ({ bows, bow, rows, stabs, passes, rate }) => bows * bow + ((rows / 10) * stabs * passes) / rate,
+});
+
+export const fanStep = method({
+  id: 'fan-step',
+  title: 'Turn from bow to bow',
+  formula: 'δ = mean over the courses of (turn of the lie along a course / bows on it)',
+  inputs: {
+    turn: letter('Σ', 'turn of the lie along all courses', 'angle'),
+    bows: letter('k', 'bows', 'count'),
+  },
+  result: letter('δ', 'turn from bow to bow', 'angle'),
+  source: 'Measured on the skin: bows fan out as the lie turns.',
+  basis: 'ours',
+  of: ({ turn, bows }) => turn / Math.max(1, bows),
+});
+
+export const pitchOf = (s: Bows): number => s.widthMm * (1 - s.overlap);
+
+/** A bow fans its fibres, so tufts spread faster than a plain pinch. */
+const layOf = ({ spec, lot, hand, habit }: Spec<Bows>): FurLay => ({
+  lengthMm: spec.lengthMm,
+  spacingMm: spec.spacingMm,
+  liftDeg: spec.liftDeg,
+  layMgCm: (spec.bowMg * habit * 10) / pitchOf(spec),
+  pinchWidthMm: spec.widthMm,
+  pinchPitchMm: pitchOf(spec),
+  finenessUm: lot.finenessUm,
+  finenessCv: lot.finenessCv,
+  kappa: hand.spread[lot.form],
+  unevenness: hand.unevenness,
+});
+
+function look(s: Spec<Bows>): Look {
+  const lay = layOf(s);
+  const ends = fibresPerMm.of({ lay: lay.layMgCm, length: lay.lengthMm, fineness: lay.finenessUm, cv: lay.finenessCv });
+  const areal = figure(arealMass, { lay: lay.layMgCm, spacing: lay.spacingMm });
+  return {
+    cover: coverFigure(lay),
+    slant: slantFigure(
+      (ends * lay.finenessUm) / 1000,
+      overlap.of({ length: lay.lengthMm, lift: lay.liftDeg, spacing: lay.spacingMm }),
+      lay.liftDeg,
+      lay.kappa,
+      lay.unevenness,
+    ),
+    areal,
+    loft: figure(furLoft, {
+      length: lay.lengthMm,
+      lift: lay.liftDeg,
+      areal: areal.value,
+      density: s.hand.loftDensityMgCm3,
+      rise: s.rise,
+    }),
+    takesMgCm2: (areal.value * cutOf(lay.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * lay.lengthMm),
+    minutesCm2:
+      (10 / lay.spacingMm) *
+      ((10 / pitchOf(s.spec)) * s.hand.minutesPerBow +
+        (s.hand.stabsPerCm * (s.hand.passesLine + s.hand.passesFold)) / s.hand.stabsPerMinute),
+  };
+}
+
+/** Turn of the lie along a stretch of a course beyond the turn of the skin itself, degrees. */
+export function turnAlong(p: RowPiece): number {
+  let turn = 0;
+  for (let i = 3; i < p.lie.length; i += 3) {
+    const dot = p.lie[i]! * p.lie[i - 3]! + p.lie[i + 1]! * p.lie[i - 2]! + p.lie[i + 2]! * p.lie[i - 1]!;
+    turn += Math.acos(Math.max(-1, Math.min(1, dot)));
+  }
+  return (turn * 180) / Math.PI;
+}
+
+/** Angle off "straight away from the eye" at which a fibre counts as pointing into it, degrees. Ours. */
+const INTO_DEG = 110;
+
+/** Share of the courses whose fibres point towards the eye they surround. */
+export function towardsEye(rows: RowSet, away: LayContext['shape']['away']): number {
+  let bad = 0;
+  let all = 0;
+  for (const r of rows.rows) {
+    for (const p of r.pieces) {
+      for (let i = 0; i < p.points.length; i += 3) {
+        let least = Infinity;
+        let best: readonly number[] = [0, 0, 0];
+        for (const e of away) {
+          const d = [0, 1, 2].map((k) => p.points[i + k]! - e[k]!);
+          const l = Math.hypot(d[0]!, d[1]!, d[2]!);
+          if (l < least) {
+            least = l;
+            best = d.map((x) => x / (l || 1));
+          }
+        }
+        const cos = [0, 1, 2].reduce((s, k) => s + best[k]! * p.lie[i + k]!, 0);
+        all++;
+        if (cos < Math.cos((INTO_DEG * Math.PI) / 180)) bad++;
+      }
+    }
+  }
+  return all === 0 ? 0 : bad / all;
+}
+
+function findingsOf(c: LayContext<Bows>, rows: RowSet): Finding[] {
+  const { spec, lot, hand } = c;
+  const l = look(c);
+  const allowed = Math.floor(longestLength(lot.stapleMm, hand) * 2) / 2;
+  const remedies: Remedy[] = [];
+  if (l.cover.value < WELL) {
+    const at = (set: Partial<Bows>) => coverOf(layOf({ ...c, spec: { ...spec, ...set } })) >= WELL;
+    const heavier = edgeOf(0.1, 100, 0.1, (x) => at({ bowMg: x }), 'smallest');
+    if (heavier !== null && heavier > spec.bowMg) {
+      remedies.push(remedyOf(c, say`Bows of ${count(Math.round(heavier * 10) / 10)} mg`, { bowMg: heavier }));
+    }
+    const tighter = edgeOf(0, 0.9, 0.05, (x) => at({ overlap: x }), 'smallest');
+    if (tighter !== null && tighter > spec.overlap) {
+      remedies.push(remedyOf(c, say`Overlap them by ${share(tighter)}`, { overlap: tighter }));
+    }
+    const closer = edgeOf(0.5, spec.spacingMm, 0.5, (x) => at({ spacingMm: x }), 'largest');
+    if (closer !== null) remedies.push(remedyOf(c, say`Courses ${mm(closer)} apart`, { spacingMm: closer }));
+  }
+  const out = [
+    ...woolFindings(c),
+    ...stapleFindings(
+      c,
+      cutOf(spec.lengthMm, hand),
+      say`A bow is folded in the middle: its fibres must reach from tip to tip.`,
+      allowed >= 2
+        ? [remedyOf(c, say`Bows ${mm(allowed)} long, the longest this wool allows`, { lengthMm: allowed })]
+        : [],
+    ),
+    ...coverFindings(
+      c,
+      l.cover.value,
+      l.slant.value,
+      say`Bows this light or this far apart leave the base open between them.`,
+      remedies,
+    ),
+    ...rowFindings(
+      c,
+      rows,
+      spec.spacingMm,
+      (gape) => coverOf({ ...layOf(c), spacingMm: spec.spacingMm * gape }),
+      (near) => remedyOf(c, say`Courses ${mm(near)} apart`, { spacingMm: near }),
+    ),
+    ...reachFindings(c, spec.lengthMm),
+  ];
+  const into = c.shape.away.length > 0 ? towardsEye(rows, c.shape.away) : 0;
+  if (into > 0.02) {
+    out.push(
+      findingOf(
+        c,
+        'into-eye',
+        'stop',
+        say`${share(into)} of the bows point into the eye.`,
+        say`No fibre may point into an eye; it catches the light and is soon rubbed out. Comb them outward.`,
+      ),
+    );
+  }
+  return out;
+}
+
+export const bows: Way<Bows> = {
+  method: 'bows',
+  title: 'Bows',
+  unit: { one: 'course of bows', many: 'courses of bows' },
+  surface: 'teased',
+  trimmed: 'by itself',
+  goodFor: 'Eye rims, fans, corners between two lies: every bow can be turned a little further than the last.',
+  costs: 'Little wool, much care: each bow is placed by itself.',
+  suits: {
+    'combed top': { suits: 'well', why: 'A pinch splits off clean and folds in the middle.' },
+    'carded batt': { suits: 'possible', why: 'Softer, without a clear point.' },
+    locks: { suits: 'possible', why: 'Only fine locks, split thin.' },
+    'raw fleece': { suits: 'badly', why: 'It must be washed, dried and combed first.' },
+    yarn: { suits: 'possible', why: 'Short snips, combed open, make small even bows.' },
+  },
+  begin: ({ lot, hand, finishedLengthMm: size, now }) => {
+    const length = now
+      ? half(now.lengthMm, 2, 120)
+      : Math.min(half(0.03 * size, 2, 120), Math.max(2, Math.floor(longestLength(lot.stapleMm, hand) * 2) / 2));
+    const spec: Bows = {
+      method: 'bows',
+      lotId: lot.id,
+      lengthMm: length,
+      widthMm: half(length * 0.6, 1, 40),
+      overlap: 0.4,
+      spacingMm: Math.max(0.5, Math.floor(length * 0.45 * 2) / 2),
+      liftDeg: Math.min(25, now?.liftDeg ?? 15),
+      bowMg: 1,
+      fanDeg: 40,
+    };
+    const s: Spec<Bows> = { spec, lot, hand, habit: 1, rise: 1 };
+    const least = edgeOf(
+      0.1,
+      100,
+      0.1,
+      (x) => coverOf(layOf({ ...s, spec: { ...spec, bowMg: x } })) >= WELL,
+      'smallest',
+    );
+    return { ...spec, bowMg: least ?? spec.bowMg };
+  },
+  look,
+  lay: (c) => {
+    const { spec, lot, hand } = c;
+    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const n = piecesAlong(rows, pitchOf(spec));
+    const cut = figure(foldedCut, { length: spec.lengthMm, root: hand.rootMm, over: overOf(spec.lengthMm, hand) });
+    const laid = spec.bowMg * c.habit;
+    const mass = figure(bowMass, {
+      bows: n,
+      bow: spec.bowMg,
+      cut: cut.value,
+      length: spec.lengthMm,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    });
+    const minutes = figure(bowMinutes, {
+      bows: n,
+      bow: hand.minutesPerBow,
+      rows: rows.totalMm,
+      stabs: hand.stabsPerCm,
+      passes: hand.passesLine + hand.passesFold,
+      rate: hand.stabsPerMinute,
+    });
+    const figures = {
+      ...shown(look(c)),
+      ...rowFigures(c, rows),
+      cutLength: cut,
+      mass,
+      minutes,
+      waste: figure(trimWaste, {
+        lay: (laid * 10) / pitchOf(spec),
+        rows: rows.totalMm,
+        over: overOf(spec.lengthMm, hand),
+        length: spec.lengthMm,
+      }),
+      bows: figure(pinchCount, { pinches: n, pitch: pitchOf(spec) }),
+      fan: figure(fanStep, {
+        turn: rows.rows.reduce((s, r) => s + r.pieces.reduce((q, p) => q + turnAlong(p), 0), 0),
+        bows: n,
+      }),
+    };
+    const tuft = { widthMm: spec.widthMm, pitchMm: pitchOf(spec), staggered: true };
+    return {
+      figures,
+      docket: {
+        sentence: [
+          'Cut ',
+          { figure: 'cutLength' },
+          ' lengths. Set ',
+          { figure: 'bows' },
+          n === 1 ? ' bow' : ' bows in ',
+          ...(n === 1 ? [] : [{ figure: 'rows' } as const, rows.rows.length === 1 ? ' course' : ' courses']),
+          ', each over the edge of the last, turned ',
+          { figure: 'fan' },
+          ' on.',
+        ],
+        spacing: [spec.spacingMm],
+        list: [
+          { label: lot.name.toLowerCase(), figure: 'mass' },
+          { label: 'to set', figure: 'minutes' },
+          { label: 'base hidden', figure: 'cover' },
+          { label: 'hidden aslant', figure: 'slant' },
+          { label: 'of courses', figure: 'rowLength' },
+          { label: 'loft added', figure: 'loft' },
+          { label: 'trimmed off', figure: 'waste' },
+          { label: 'of fur', figure: 'areal' },
+        ],
+      },
+      rows,
+      chart: dressed(chart, { unit: bows.unit, tuft, tall: 0.8 }),
+      coverMap: coverMapOf(c, false, (gape) => coverOf({ ...layOf(c), spacingMm: spec.spacingMm * gape })),
+      draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
+      pile: {
+        ...PLAIN_PILE,
+        ...pileOfLot(lot, hand),
+        hemMm: spec.lengthMm,
+        topMm: spec.lengthMm,
+        overMm: overOf(spec.lengthMm, hand),
+        liftDeg: spec.liftDeg,
+        scatter: Math.max(0.12, (spec.fanDeg * Math.PI) / 180 / Math.sqrt(12)),
+        tuft: { ...tuft, widthMm: spec.widthMm * 0.5 },
+      },
+      trim: trimPlan(
+        spec.lengthMm + overOf(spec.lengthMm, hand),
+        spec.lengthMm,
+        (laid / pitchOf(spec) / spec.lengthMm) * rows.totalMm,
+      ),
+      loftUp: null,
+      sandwich: null,
+      strip: null,
+      sheet: null,
+      seats: [],
+      findings: findingsOf(c, rows),
+      operations: cutThenLay(c, {
+        cutLengthMm: cut.value,
+        materials: outOf(lot, mass.value, 'coat'),
+        cut: {
+          does: say`Cut ${lot.name} into ${mm(cut.value)} lengths for the bows of ${c.area.name}`,
+          minutes: Math.max(1, mass.value * 2),
+        },
+        lay: {
+          does: say`Set ${count(n)} bows in ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, hem first, each a fan of ${degrees(spec.fanDeg)}${c.shape.away.length > 0 ? ', all pointing away from the eye' : ''}`,
+          rows: rows.rows.length,
+          passes: say`pinch in the middle, ${count(hand.passesLine)} stabs across, fold, ${count(hand.passesFold)} along the fold`,
+          needlework: rootRows(
+            c.area.id,
+            rows.totalMm,
+            (laid * 10) / pitchOf(spec),
+            hand.passesLine + hand.passesFold,
+            spec.spacingMm,
+            lot,
+            hand,
+          ),
+          minutes: minutes.value,
+          caution: say`Eyes on the point of the needle, fingers flat and out of its way; never stab towards a set eye.`,
+        },
+      }),
+    };
+  },
+};

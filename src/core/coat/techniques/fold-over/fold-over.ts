@@ -1,0 +1,274 @@
+/**
+ * Fold-over rows: fibres cut equal, twice the finished length and a little, laid with their middle on the row line,
+ * needled along the line, folded down and needled along the fold. Length and spacing may change from the hem to the top;
+ * the ends on a mm of row stay the same.
+ */
+import { outOf } from '@/core/materials';
+import { figure, type Figure } from '@/core/method/define';
+import type { FoldOver } from '@/core/piece/coat';
+import type { Operation } from '@/core/stage';
+import { count, mm, say } from '@/core/text';
+import { rootRows } from '@/core/stabbing';
+import { coverFigure, coverOf, coversWell, LEAST_OVERLAP, overlap, SCATTER } from '@/core/coat/cover/cover';
+import { slantFigure } from '@/core/coat/cover/cover-slant';
+import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import {
+  type FoldOverFigures,
+  SHARES,
+  cutOf,
+  furLayOf,
+  lengthAt,
+  longestLength,
+  overOf,
+  spacingOf,
+  varies,
+  worstLay,
+} from './fold-over-lay';
+import { half } from '@/core/coat/techniques/half';
+import { foldOverFindings } from './fold-over-findings';
+import { foldedCut, furLoft, layMass, layMinutes, overLength, pinchCount, trimWaste } from './fold-over-methods';
+import { cutThenLay } from '@/core/coat/operations';
+import { PLAIN_PILE } from '@/core/coat/picture/pile';
+import {
+  coverMapOf,
+  dressed,
+  meanAlong,
+  piecesAlong,
+  pileOfLot,
+  rowFigures,
+  rowsFor,
+} from '@/core/coat/rows/row-figures';
+import type { RowSet } from '@/core/coat/rows/rows';
+import { thinnestLay } from '@/core/coat/cover/enough';
+import { trimPlan } from '@/core/coat/trim';
+import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+
+/** Loft at a share of the way up. */
+function loftAt(s: Spec<FoldOver>, share: number): Figure {
+  const lay = furLayOf(s.spec, s.lot, s.hand, s.habit, share);
+  return figure(furLoft, {
+    length: lay.lengthMm,
+    lift: lay.liftDeg,
+    areal: (lay.layMgCm / lay.spacingMm) * 10,
+    density: s.hand.loftDensityMgCm3,
+    rise: s.rise,
+  });
+}
+
+function look(s: Spec<FoldOver>): Look {
+  const worst = worstLay(s);
+  const ends = fibresPerMm.of({
+    lay: worst.layMgCm,
+    length: worst.lengthMm,
+    fineness: worst.finenessUm,
+    cv: worst.finenessCv,
+  });
+  // In a word the loft of the longest place; the core gives way place by place.
+  const longest = (s.spec.topLengthMm ?? 0) > s.spec.lengthMm ? 1 : 0;
+  const areal = figure(arealMass, { lay: s.spec.layMgCm * s.habit, spacing: s.spec.spacingMm });
+  return {
+    cover: coverFigure(worst),
+    slant: slantFigure(
+      (ends * worst.finenessUm) / 1000,
+      overlap.of({ length: worst.lengthMm, lift: worst.liftDeg, spacing: worst.spacingMm }),
+      worst.liftDeg,
+      worst.kappa,
+      worst.unevenness,
+    ),
+    areal,
+    loft: loftAt(s, longest),
+    takesMgCm2: (areal.value * cutOf(s.spec.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * s.spec.lengthMm),
+    minutesCm2:
+      (10 / s.spec.spacingMm) *
+      ((s.hand.stabsPerCm * (s.hand.passesLine + s.hand.passesFold)) / s.hand.stabsPerMinute +
+        (10 / s.spec.pinchPitchMm) * s.hand.minutesPerPinch),
+  };
+}
+
+function figuresOf(c: LayContext<FoldOver>, rows: RowSet): FoldOverFigures {
+  const { spec, hand } = c;
+  const mean = meanAlong(rows, (x) => lengthAt(spec, x));
+  const meanCut = meanAlong(rows, (x) => cutOf(lengthAt(spec, x), hand));
+  const meanOver = meanAlong(rows, (x) => overOf(lengthAt(spec, x), hand));
+  const lay = (spec.layMgCm * mean) / spec.lengthMm;
+  const pinches = figure(pinchCount, { pinches: piecesAlong(rows, spec.pinchPitchMm), pitch: spec.pinchPitchMm });
+  const worst = worstLay(c);
+  const top = spec.topLengthMm;
+  return {
+    ...shown(look(c)),
+    ...rowFigures(c, rows),
+    over: figure(overLength, { length: spec.lengthMm, share: hand.overShare, least: hand.overLeastMm }),
+    cutLength: figure(foldedCut, { length: spec.lengthMm, root: hand.rootMm, over: overOf(spec.lengthMm, hand) }),
+    ...(top === null ? {} : { cutTop: figure(foldedCut, { length: top, root: hand.rootMm, over: overOf(top, hand) }) }),
+    mass: figure(layMass, {
+      lay,
+      rows: rows.totalMm,
+      cut: meanCut,
+      length: mean,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    }),
+    waste: figure(trimWaste, { lay: lay * c.habit, rows: rows.totalMm, over: meanOver, length: mean }),
+    pinches,
+    minutes: figure(layMinutes, {
+      rows: rows.totalMm,
+      stabs: hand.stabsPerCm,
+      line: hand.passesLine,
+      fold: hand.passesFold,
+      rate: hand.stabsPerMinute,
+      pinches: pinches.value,
+      pinch: hand.minutesPerPinch,
+    }),
+    overlap: figure(overlap, { length: worst.lengthMm, lift: worst.liftDeg, spacing: worst.spacingMm }),
+  };
+}
+
+/** Cutting and laying as operations. */
+function operationsOf(c: LayContext<FoldOver>, f: FoldOverFigures, rows: RowSet): Operation[] {
+  const { area, spec, lot, hand } = c;
+  const ring = rows.rows.length > 0 && rows.rows.every((r) => r.pieces.some((p) => p.closed));
+  const cuts = f.cutTop
+    ? say`${mm(f.cutLength.value)} at the hem to ${mm(f.cutTop.value)} at the top`
+    : mm(f.cutLength.value);
+  const apart =
+    spec.topSpacingMm === null
+      ? say`${mm(spec.spacingMm)} apart`
+      : say`${mm(spec.spacingMm)} apart at the hem, ${mm(spec.topSpacingMm)} at the top`;
+  return cutThenLay(c, {
+    cutLengthMm: f.cutLength.value,
+    materials: outOf(lot, f.mass.value, 'coat'),
+    cut: {
+      does: say`Cut ${lot.name} into ${Array.isArray(cuts) ? cuts : [cuts]} lengths for ${area.name}`,
+      minutes: Math.max(2, f.mass.value * 2),
+    },
+    lay: {
+      does: say`Lay ${count(f.rows.value)} ${ring ? 'rings' : 'rows'} ${apart} on ${area.name}, hem first${ring ? '; the last ring is teased out into the fur above it' : ''}`,
+      rows: f.rows.value,
+      passes: say`${count(hand.passesLine)} passes along the line, fold down, ${count(hand.passesFold)} along the fold`,
+      needlework: rootRows(
+        area.id,
+        rows.totalMm,
+        spec.layMgCm * c.habit,
+        hand.passesLine + hand.passesFold,
+        spec.spacingMm,
+        lot,
+        hand,
+      ),
+      minutes: f.minutes.value,
+    },
+  });
+}
+
+export const foldOver: Way<FoldOver> = {
+  method: 'fold-over',
+  title: 'Folded rows',
+  unit: { one: 'row', many: 'rows' },
+  surface: 'teased',
+  trimmed: 'by itself',
+  goodFor:
+    'Long and medium fur with a clear lie: flanks, tails, bibs, ruffs. Each row hides the roots of the one below.',
+  costs: 'Slow, a little wool lost in the folds and in trimming.',
+  suits: {
+    'combed top': { suits: 'well', why: 'Its fibres lie parallel and cut to one length.' },
+    'carded batt': { suits: 'badly', why: 'Its fibres lie every way: the cut ends come out uneven and tangle.' },
+    locks: { suits: 'possible', why: 'Folded in the middle they hold well, but every lock must be opened flat first.' },
+    'raw fleece': { suits: 'badly', why: 'It must be washed, dried and combed before it can be cut to one length.' },
+    yarn: { suits: 'possible', why: 'Unplied and combed out it can be folded; its twist leaves a kink.' },
+  },
+  begin: ({ usual: f = USUAL, lot, hand, finishedLengthMm: size, now }) => {
+    const pinch = half(size * 0.04, 2, 20);
+    const lift = now ? Math.min(80, now.liftDeg) : f.lift;
+    // A length that was set stays; one to begin with is what the staple allows.
+    const length = now
+      ? half(now.lengthMm, 3, 200)
+      : Math.min(half(f.length * size, 3, 200), Math.max(3, Math.floor(2 * longestLength(lot.stapleMm, hand)) / 2));
+    // Never so far apart that a root is under fewer than two rows, however short the staple keeps the fur.
+    const widest = Math.max(0.5, Math.floor(length * Math.cos((lift * Math.PI) / 180)) / LEAST_OVERLAP);
+    const spec: FoldOver = {
+      method: 'fold-over',
+      lotId: lot.id,
+      lengthMm: length,
+      topLengthMm: null,
+      spacingMm: Math.min(now ? half(length / 4, 1, 60) : half(f.spacing * size, 1, 60), widest),
+      topSpacingMm: null,
+      liftDeg: lift,
+      layMgCm: 5,
+      pinchWidthMm: pinch,
+      pinchPitchMm: pinch,
+    };
+    const lay = furLayOf(spec, lot, hand);
+    const least = coversWell(lay) ? null : thinnestLay(lay);
+    return { ...spec, layMgCm: least ?? spec.layMgCm };
+  },
+  look,
+  lay: (c) => {
+    const { spec, lot, hand } = c;
+    const { rows, chart } = rowsFor(c, spacingOf(spec));
+    const figures = figuresOf(c, rows);
+    const gaps = spec.pinchPitchMm > spec.pinchWidthMm;
+    const ends = meanAlong(rows, (x) => lengthAt(spec, x));
+    return {
+      figures,
+      docket: {
+        sentence: [
+          'Cut ',
+          { figure: 'cutLength' },
+          ...(figures.cutTop
+            ? [' lengths at the hem, ', { figure: 'cutTop' } as const, ' at the top. Lay ']
+            : [' lengths. Lay ']),
+          { figure: 'rows' },
+          figures.rows.value === 1 ? ' row' : ' rows',
+          ...(figures.rows.value === 1 ? [] : [' ', { spacing: true } as const, ' apart']),
+          ', hem first.',
+        ],
+        spacing: spec.topSpacingMm === null ? [spec.spacingMm] : [spec.spacingMm, spec.topSpacingMm],
+        list: [
+          { label: 'of rows', figure: 'rowLength' },
+          { label: lot.name.toLowerCase(), figure: 'mass' },
+          { label: 'to lay', figure: 'minutes' },
+          { label: 'base hidden', figure: 'cover' },
+          { label: 'hidden aslant', figure: 'slant' },
+          { label: 'pinches', figure: 'pinches' },
+          { label: 'loft added', figure: 'loft' },
+          { label: 'rows overlap', figure: 'overlap' },
+          { label: 'trimmed off', figure: 'waste' },
+        ],
+      },
+      rows,
+      chart: dressed(chart, {
+        unit: foldOver.unit,
+        tuft: gaps ? { widthMm: spec.pinchWidthMm, pitchMm: spec.pinchPitchMm, staggered: false } : null,
+      }),
+      coverMap: coverMapOf(c, varies(spec), (gape, share) => {
+        const lay = furLayOf(spec, lot, hand, c.habit, share);
+        return coverOf({ ...lay, spacingMm: lay.spacingMm * gape });
+      }),
+      draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],
+      pile: {
+        ...PLAIN_PILE,
+        ...pileOfLot(lot, hand),
+        hemMm: spec.lengthMm,
+        topMm: spec.topLengthMm ?? spec.lengthMm,
+        overMm: overOf(spec.lengthMm, hand),
+        liftDeg: spec.liftDeg,
+        scatter: SCATTER,
+        tuft: gaps ? { widthMm: spec.pinchWidthMm, pitchMm: spec.pinchPitchMm, staggered: false } : null,
+      },
+      trim: trimPlan(
+        ends + meanAlong(rows, (x) => overOf(lengthAt(spec, x), hand)),
+        ends,
+        ((spec.layMgCm * c.habit) / spec.lengthMm / 10) * rows.totalMm,
+      ),
+      loftUp: varies(spec) ? SHARES.map((x) => loftAt(c, x).value) : null,
+      sandwich: null,
+      strip: null,
+      sheet: null,
+      seats: [],
+      findings: foldOverFindings(c, figures, rows),
+      operations: operationsOf(c, figures, rows),
+    };
+  },
+};
+
+/** First values where nothing is known of the place. Ours. */
+const USUAL = { length: 0.075, spacing: 0.019, lift: 20 };

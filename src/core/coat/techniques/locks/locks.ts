@@ -1,0 +1,302 @@
+/**
+ * Locks in courses, tips down, staggered like bricks, the tips of the course below left showing. Set by the cut end or
+ * felted across the middle and folded; whole for an adult, opened for a fluffy young one; light tips kept as bands,
+ * opened until they pale, or cut off.
+ */
+import { outOf } from '@/core/materials';
+import { figure } from '@/core/method/define';
+import type { Locks } from '@/core/piece/coat';
+import type { Finding, Remedy } from '@/core/stage';
+import { count, mm, say } from '@/core/text';
+import { rootRows } from '@/core/stabbing';
+import { WELL } from '@/core/coat/cover/cover';
+import { slantFactor } from '@/core/coat/cover/cover-slant';
+import { edgeOf } from '@/core/coat/cover/enough';
+import { arealMass, fibreMassPerMm } from '@/core/wool/fibre';
+import { half } from '@/core/coat/techniques/half';
+import { furLoft } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import { seatsOf } from './lock-seats';
+import { cutThenLay } from '@/core/coat/operations';
+import { PLAIN_PILE } from '@/core/coat/picture/pile';
+import { findingOf, remedyOf } from '@/core/coat/remedy';
+import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from './lock-methods';
+import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+
+/** Scatter of whole and of opened locks as they fall, radians; how much wider an opened lock is. Ours. */
+const SCATTER = { whole: 0.1, opened: 0.25 };
+const WIDER = 1.6;
+
+const tipsCut = ({ spec, lot }: Spec<Locks>): number => (spec.tips === 'cut' ? lot.tipShare : 0);
+const folds = (s: Locks): number => (s.root === 'felted middle' ? 2 : 1);
+
+/** Fibre ends that hang from one lock: the same fibres twice when it is folded. */
+const endsOf = ({ spec, lot, habit }: Spec<Locks>): number => {
+  const perMm = fibreMassPerMm(lot.finenessUm, lot.finenessCv);
+  return (spec.lockMg * habit) / (spec.lengthMm * perMm);
+};
+
+const coverInputs = (s: Spec<Locks>, slant: number) => ({
+  ends: endsOf(s),
+  fineness: s.lot.finenessUm,
+  width: Math.min(s.spec.pitchMm, s.spec.lockWidthMm * (s.spec.opened ? WIDER : 1)),
+  pitch: s.spec.pitchMm,
+  spacing: s.spec.spacingMm,
+  reach: s.spec.lengthMm * Math.cos((s.spec.liftDeg * Math.PI) / 180) * slant,
+  scatter: s.spec.opened ? SCATTER.opened : SCATTER.whole,
+  // Opened locks lie nearly as evenly as combed wool.
+  kappa: s.spec.opened ? (s.hand.spread[s.lot.form] + s.hand.spread['combed top']) / 2 : s.hand.spread[s.lot.form],
+  unevenness: s.hand.unevenness,
+});
+
+const coverIs = (s: Spec<Locks>): number => lockCover.of(coverInputs(s, 1));
+
+function look(s: Spec<Locks>): Look {
+  const { spec, hand } = s;
+  const areal = figure(arealMass, { lay: (spec.lockMg * s.habit * 10) / spec.pitchMm, spacing: spec.spacingMm });
+  const minutes = hand.minutesPerLock * (spec.opened ? 1.5 : 1);
+  return {
+    cover: figure(lockCover, coverInputs(s, 1)),
+    slant: figure(lockCover, coverInputs(s, Math.min(1, slantFactor(spec.liftDeg, false, coverInputs(s, 1).scatter)))),
+    areal,
+    loft: figure(furLoft, {
+      length: spec.lengthMm,
+      lift: spec.liftDeg,
+      areal: areal.value,
+      density: hand.loftDensityMgCm3,
+      rise: s.rise,
+    }),
+    takesMgCm2:
+      (areal.value * (1 + hand.handlingLoss) * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tipsCut(s)),
+    minutesCm2: (100 / (spec.pitchMm * spec.spacingMm)) * minutes,
+  };
+}
+
+function findingsOf(c: LayContext<Locks>, rows: Parameters<typeof rowFindings>[1], needMm: number): Finding[] {
+  const { spec, lot, hand } = c;
+  const l = look(c);
+  const remedies: Remedy[] = [];
+  if (l.cover.value < WELL) {
+    const at = (set: Partial<Locks>) => coverIs({ ...c, spec: { ...spec, ...set } }) >= WELL;
+    const spacing = edgeOf(1, spec.spacingMm, 0.5, (x) => at({ spacingMm: x }), 'largest');
+    if (spacing !== null) remedies.push(remedyOf(c, say`Courses ${mm(spacing)} apart`, { spacingMm: spacing }));
+    const pitch = edgeOf(1, spec.pitchMm, 0.5, (x) => at({ pitchMm: x }), 'largest');
+    if (pitch !== null && pitch < spec.pitchMm)
+      remedies.push(remedyOf(c, say`A lock every ${mm(pitch)}`, { pitchMm: pitch }));
+    if (!spec.opened && at({ opened: true })) remedies.push(remedyOf(c, say`Open the locks`, { opened: true }));
+    const heavy = edgeOf(0.5, 2000, 0.5, (x) => at({ lockMg: x }), 'smallest');
+    if (heavy !== null && heavy > spec.lockMg)
+      remedies.push(remedyOf(c, say`Locks of ${count(heavy)} mg`, { lockMg: heavy }));
+  }
+  const allowed = Math.floor(((lot.stapleMm * (1 - tipsCut(c))) / folds(spec) - hand.rootMm) * 2) / 2;
+  const shorter: Remedy[] = [];
+  if (spec.root === 'felted middle') {
+    shorter.push(remedyOf(c, say`Set them by their cut end instead`, { root: 'cut end' }));
+  }
+  if (allowed >= 3) {
+    shorter.push(
+      remedyOf(c, say`Locks ${mm(allowed)} long, the longest this fleece allows`, {
+        lengthMm: allowed,
+        lockMg: Math.max(0.2, Math.round(spec.lockMg * (allowed / spec.lengthMm) * 10) / 10),
+      }),
+    );
+  }
+  const out: Finding[] = [
+    ...woolFindings(c),
+    ...stapleFindings(
+      c,
+      needMm,
+      spec.root === 'felted middle'
+        ? say`A lock felted in the middle is folded: it must be twice as long as the coat and its root.`
+        : say`A lock must be as long as the coat and its root.`,
+      shorter,
+    ),
+    ...coverFindings(
+      c,
+      l.cover.value,
+      l.slant.value,
+      say`Between locks ${mm(spec.lockWidthMm)} wide set every ${mm(spec.pitchMm)} in courses ${mm(spec.spacingMm)} apart one sees the core.`,
+      remedies,
+    ),
+    ...rowFindings(
+      c,
+      rows,
+      spec.spacingMm,
+      (gape) => coverIs({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } }),
+      (near) => remedyOf(c, say`Courses ${mm(near)} apart`, { spacingMm: near }),
+    ),
+    ...reachFindings(c, spec.lengthMm * Math.cos((spec.liftDeg * Math.PI) / 180)),
+  ];
+  if (lot.tipColour && spec.tips === 'kept') {
+    out.push(
+      findingOf(
+        c,
+        'tips-band',
+        'note',
+        say`The tips of ${lot.name} are of another colour: they show as bands ${mm(spec.spacingMm)} apart, ${mm(Math.min(spec.spacingMm, lot.tipShare * spec.lengthMm))} wide.`,
+        say`Each course shows its tips over the one below. Open the tips and they pale into the coat; cut them off and they are gone.`,
+        [remedyOf(c, say`Open the tips`, { tips: 'opened' }), remedyOf(c, say`Cut the tips off`, { tips: 'cut' })],
+      ),
+    );
+  }
+  return out;
+}
+
+export const locks: Way<Locks> = {
+  method: 'locks',
+  title: 'Locks in courses',
+  unit: { one: 'course', many: 'courses' },
+  surface: 'teased',
+  trimmed: 'by itself',
+  goodFor: 'Curly and wavy coats: alpaca, curly long wools. Every lock keeps its own shape.',
+  costs: 'Each lock is chosen and set by hand; only the fleece you have, in the lengths it has.',
+  suits: {
+    'combed top': { suits: 'badly', why: 'Combing has taken out the locks: nothing holds together at the tip.' },
+    'carded batt': { suits: 'badly', why: 'Carding has torn the locks apart.' },
+    locks: { suits: 'well', why: 'They keep their wave and their tip.' },
+    'raw fleece': {
+      suits: 'possible',
+      why: 'Skirt, wash and dry it first without breaking up the locks; gloves, outdoors.',
+    },
+    yarn: { suits: 'possible', why: 'Unplied snips stand in for small curls.' },
+  },
+  begin: ({ lot, hand, finishedLengthMm: size, now }) => {
+    const usual = lot.piles[0];
+    const length = now
+      ? half(now.lengthMm, 3, 300)
+      : Math.min(half(0.15 * size, 3, 300), Math.max(3, Math.floor((lot.stapleMm - hand.rootMm) * 2) / 2));
+    const width = usual ? usual.widthMm : half(0.02 * size, 1, 20);
+    const spec: Locks = {
+      method: 'locks',
+      lotId: lot.id,
+      lengthMm: length,
+      spacingMm: Math.max(1, half(length / 4, 1, 120)),
+      pitchMm: Math.max(1, half(width * 1.6, 1, 60)),
+      lockWidthMm: width,
+      lockMg: 5,
+      liftDeg: Math.min(25, now?.liftDeg ?? 15),
+      opened: false,
+      root: 'cut end',
+      tips: 'kept',
+    };
+    const s: Spec<Locks> = { spec, lot, hand, habit: 1, rise: 1 };
+    const least = edgeOf(0.5, 2000, 0.5, (x) => coverIs({ ...s, spec: { ...spec, lockMg: x } }) >= WELL, 'smallest');
+    return { ...spec, lockMg: least ?? 20 };
+  },
+  look,
+  lay: (c) => {
+    const { spec, lot, hand } = c;
+    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const n = piecesAlong(rows, spec.pitchMm);
+    const tips = tipsCut(c);
+    const need = figure(lockLength, { length: spec.lengthMm, root: hand.rootMm, folds: folds(spec), tips });
+    const mass = figure(lockMass, {
+      locks: n,
+      // Weighed with its root and the tips that are cut off.
+      lock: (spec.lockMg * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tips),
+      tips,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    });
+    const minutes = figure(lockMinutes, { locks: n, lock: hand.minutesPerLock * (spec.opened ? 1.5 : 1) });
+    const tuft = {
+      widthMm: Math.min(spec.pitchMm, spec.lockWidthMm * (spec.opened ? WIDER : 1)),
+      pitchMm: spec.pitchMm,
+      staggered: true,
+    };
+    const figures = {
+      ...shown(look(c)),
+      ...rowFigures(c, rows),
+      cutLength: need,
+      mass,
+      minutes,
+      waste: figure(tipWaste, { locks: n, lock: spec.lockMg, tips }),
+      locks: figure(lockCount, { locks: n, pitch: spec.pitchMm }),
+    };
+    return {
+      figures,
+      docket: {
+        sentence: [
+          'Pick ',
+          { figure: 'locks' },
+          ' locks at least ',
+          { figure: 'cutLength' },
+          ' long. Set them in ',
+          { figure: 'rows' },
+          rows.rows.length === 1 ? ' course' : ' courses ',
+          ...(rows.rows.length === 1 ? [] : [{ spacing: true } as const, ' apart']),
+          ', like bricks, tips down, hem first.',
+        ],
+        spacing: [spec.spacingMm],
+        list: [
+          { label: lot.name.toLowerCase(), figure: 'mass' },
+          { label: 'to set', figure: 'minutes' },
+          { label: 'base hidden', figure: 'cover' },
+          { label: 'hidden aslant', figure: 'slant' },
+          { label: 'of courses', figure: 'rowLength' },
+          { label: 'loft added', figure: 'loft' },
+          ...(tips > 0 ? [{ label: 'tips cut off', figure: 'waste' }] : []),
+          { label: 'of locks', figure: 'areal' },
+        ],
+      },
+      rows,
+      chart: dressed(chart, { unit: locks.unit, tuft, tall: 1 }),
+      coverMap: coverMapOf(c, false, (gape) =>
+        coverIs({ ...c, spec: { ...spec, spacingMm: Math.min(120, spec.spacingMm * gape) } }),
+      ),
+      draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
+      pile: {
+        ...PLAIN_PILE,
+        ...pileOfLot(lot, hand),
+        kappa: coverInputs(c, 1).kappa,
+        tipColour: spec.tips === 'kept' ? lot.tipColour : null,
+        // Opened locks lose half their wave.
+        crimpDepthMm: lot.crimpDepthMm * (spec.opened ? 0.5 : 1),
+        hemMm: spec.lengthMm,
+        topMm: spec.lengthMm,
+        liftDeg: spec.liftDeg,
+        scatter: spec.opened ? SCATTER.opened : SCATTER.whole,
+        tuft,
+      },
+      trim: null,
+      loftUp: null,
+      sandwich: null,
+      strip: null,
+      sheet: null,
+      seats: seatsOf(c.area.id, rows.rows, spec.pitchMm, need.value),
+      findings: findingsOf(c, rows, need.value),
+      operations: cutThenLay(c, {
+        cutLengthMm: need.value,
+        materials: outOf(lot, mass.value, 'coat'),
+        first: say`The locks are picked first.`,
+        cut: {
+          does: say`Pick ${count(n)} locks of ${lot.name} for ${c.area.name}, at least ${mm(need.value)} long${spec.tips === 'cut' ? ', and cut the tips off' : spec.tips === 'opened' ? ', and open their tips' : ''}${spec.opened ? '; open them with the fingers' : ', whole'}`,
+          minutes: Math.max(2, n * 0.05),
+          caution:
+            lot.form === 'raw fleece'
+              ? say`Raw fleece carries dirt and germs: gloves, outdoors, wash your hands; a dust mask when it is teased.`
+              : say`Keep other colours covered while you tease.`,
+        },
+        lay: {
+          does: say`Set ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, a lock every ${mm(spec.pitchMm)}, each course half a lock on from the one below, hem first; the tips below stay showing`,
+          rows: rows.rows.length,
+          passes:
+            spec.root === 'felted middle'
+              ? say`felt across the middle of the lock, fold, felt along the fold; tuck, do not flatten`
+              : say`tease the cut end thin, felt it in, tip hanging; tuck, do not flatten`,
+          needlework: rootRows(
+            c.area.id,
+            rows.totalMm,
+            (mass.value * 1e4) / Math.max(1, rows.totalMm),
+            spec.root === 'felted middle' ? 4 : 3,
+            spec.spacingMm,
+            lot,
+            c.hand,
+          ),
+          minutes: minutes.value,
+        },
+      }),
+    };
+  },
+};

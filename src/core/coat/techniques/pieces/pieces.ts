@@ -1,0 +1,89 @@
+/** Top coat in small overlapping pieces, felted on with shallow quick stabs. */
+import type { Pieces } from '@/core/piece/coat';
+import { count, mgCm2, mm, say } from '@/core/text';
+import { feltLayer } from '@/core/stabbing';
+import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from '@/core/coat/techniques/felted';
+import { half } from '@/core/coat/techniques/half';
+import { piecesAlong } from '@/core/coat/rows/row-figures';
+import type { Spec, Way } from '@/core/coat/way';
+
+const lookOf = (s: Spec<Pieces>): FeltedLook => {
+  const step = s.spec.pieceMm * (1 - s.spec.overlap);
+  return {
+    density: s.hand.feltedDensityMgCm3,
+    pileMm: 0,
+    extra: 0,
+    passes: PASSES * s.spec.layers,
+    minutesPieceCm2: (100 / (step * step)) * s.hand.minutesPerPiece,
+  };
+};
+
+export const pieces: Way<Pieces> = {
+  method: 'pieces',
+  title: 'Top coat in pieces',
+  unit: { one: 'row of pieces', many: 'rows of pieces' },
+  surface: 'passed',
+  trimmed: 'by itself',
+  goodFor: 'Smooth short coats, feathers seen from afar, and places a sheet would crease: birds, faces, paws.',
+  costs: 'Little wool, quick; seams show unless the edges are teased thin.',
+  suits: {
+    'combed top': {
+      suits: 'possible',
+      why: 'Its parallel fibres make streaks; lay the second layer across the first.',
+    },
+    'carded batt': { suits: 'well', why: 'Fibres lie every way and felt into an even skin.' },
+    locks: { suits: 'badly', why: 'They felt unevenly and keep their wave.' },
+    'raw fleece': { suits: 'badly', why: 'It must be washed, dried and carded first.' },
+    yarn: { suits: 'badly', why: 'Twisted fibre does not open into a layer.' },
+  },
+  begin: ({ lot, hand, finishedLengthMm: size }) => {
+    const spec: Pieces = {
+      method: 'pieces',
+      lotId: lot.id,
+      arealMgCm2: 10,
+      layers: 2,
+      pieceMm: half(size * 0.1, 5, 60),
+      overlap: 0.3,
+    };
+    return { ...spec, arealMgCm2: firstLayer({ spec, lot, hand, habit: 1, rise: 1 }) };
+  },
+  look: (s) => feltedLook(s, lookOf(s)),
+  lay: (c) => {
+    const { spec } = c;
+    const step = spec.pieceMm * (1 - spec.overlap);
+    return layFelted(c, {
+      look: lookOf(c),
+      unit: pieces.unit,
+      spacingMm: step,
+      pitchMm: step,
+      pieces: (rows) => piecesAlong(rows, step),
+      minutesPerPiece: c.hand.minutesPerPiece,
+      massExtraG: 0,
+      does: (f) =>
+        say`Lay ${count(f.pieces!.value)} pieces of ${c.lot.name}, ${mm(spec.pieceMm)} across and ${mgCm2(spec.arealMgCm2)} thick in ${count(spec.layers)} layers, over ${c.area.name}, each over the edge of the last`,
+      passes: say`shallow quick stabs, ${count(PASSES)} passes over each layer, the second layer across the first`,
+      needlework: feltLayer(
+        c.area.id,
+        c.shape.patch.areaMm2,
+        spec.arealMgCm2 * c.habit,
+        PASSES * spec.layers,
+        c.lot,
+        c.hand,
+      ),
+      caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
+      sentence: ['Lay ', { figure: 'pieces' }, ' pieces, ', { figure: 'areal' }, ' in all, hem first.'],
+      list: [
+        { label: c.lot.name.toLowerCase(), figure: 'mass' },
+        { label: 'to lay and felt', figure: 'minutes' },
+        { label: 'base hidden', figure: 'cover' },
+        { label: 'hidden aslant', figure: 'slant' },
+        { label: 'loft added', figure: 'loft' },
+        { label: 'lost', figure: 'waste' },
+      ],
+      pile: { hemMm: Math.min(6, spec.pieceMm / 2), liftDeg: 4, scatter: 0.5 },
+      after: inspection(c, say`The pieces are on.`),
+      set: (arealMgCm2) => ({ arealMgCm2 }),
+      bricks: true,
+    });
+  },
+};

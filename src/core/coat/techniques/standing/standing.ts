@@ -1,0 +1,335 @@
+/**
+ * Standing rows (plush): laid like folded rows but not folded, so both halves rise, splay and are trimmed to an even
+ * pile. Fluffing lowers the mean lift and hides the base; wasteful, so the offcuts are kept. A band or a pinch of another
+ * colour laid into a row shows as a stripe or a spot.
+ */
+import { outOf } from '@/core/materials';
+import { figure } from '@/core/method/define';
+import type { Standing } from '@/core/piece/coat';
+import type { Finding, Remedy } from '@/core/stage';
+import { count, degrees, mgCm, mm, say } from '@/core/text';
+import { rootRows } from '@/core/stabbing';
+import { slantFactor } from '@/core/coat/cover/cover-slant';
+import { standingCovers, standingFigure } from '@/core/coat/cover/cover-standing';
+import { edgeOf } from '@/core/coat/cover/enough';
+import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import { furLoft, layMass } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { half } from '@/core/coat/techniques/half';
+import { coverFindings, rootFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import { cutThenLay } from '@/core/coat/operations';
+import { PLAIN_PILE } from '@/core/coat/picture/pile';
+import { remedyOf } from '@/core/coat/remedy';
+import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import type { RowSet } from '@/core/coat/rows/rows';
+import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
+import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
+import { groundWool, plushWaste, standingCut, standingMinutes } from './standing-methods';
+import { trimPlan } from '@/core/coat/trim';
+import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { WELL } from '@/core/coat/cover/cover';
+
+/** A pinch of wool drawn for a standing row, mm of row. Ours. */
+const PINCH = 10;
+
+const endsOf = (s: Spec<Standing>) =>
+  fibresPerMm.of({ lay: layOf(s), length: s.spec.lengthMm, fineness: s.lot.finenessUm, cv: s.lot.finenessCv });
+
+const inputsOf = (s: Spec<Standing>, slant: number) => ({
+  ends: endsOf(s),
+  fineness: s.lot.finenessUm,
+  length: s.spec.lengthMm,
+  lift: s.spec.liftDeg,
+  spacing: s.spec.spacingMm,
+  slant,
+  kappa: s.hand.spread[s.lot.form],
+  unevenness: s.hand.unevenness,
+});
+
+function look(s: Spec<Standing>): Look {
+  const { spec, hand } = s;
+  const areal = figure(arealMass, { lay: layOf(s), spacing: spec.spacingMm });
+  const cut = 2 * (spec.lengthMm + hand.rootMm + spec.overMm);
+  return {
+    cover: standingFigure(inputsOf(s, 1)),
+    slant: standingFigure(inputsOf(s, slantFactor(spec.liftDeg, true))),
+    areal,
+    loft: figure(furLoft, {
+      length: spec.lengthMm,
+      lift: spec.liftDeg,
+      areal: areal.value,
+      density: hand.loftDensityMgCm3,
+      rise: s.rise,
+    }),
+    takesMgCm2: (areal.value * cut * (1 + hand.handlingLoss)) / (2 * spec.lengthMm),
+    minutesCm2:
+      (10 / spec.spacingMm) *
+        ((hand.stabsPerCm * (hand.passesLine + hand.passesFold)) / hand.stabsPerMinute +
+          (10 / PINCH) * hand.minutesPerPinch) +
+      hand.trimMinutesPerCm2,
+  };
+}
+
+const coverOf = (s: Spec<Standing>): number => standingCovers.of(inputsOf(s, 1));
+
+function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, cut: number): Finding[] {
+  const { spec, lot, hand } = c;
+  const l = look(c);
+  const allowed = Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+  const remedies: Remedy[] = [];
+  if (l.cover.value < WELL) {
+    const at = (set: Partial<Standing>) => coverOf({ ...c, spec: { ...spec, ...set } }) >= WELL;
+    const spacing = edgeOf(0.5, spec.spacingMm, 0.5, (x) => at({ spacingMm: x }), 'largest');
+    if (spacing !== null) remedies.push(remedyOf(c, say`Rows ${mm(spacing)} apart`, { spacingMm: spacing }));
+    const heavy = edgeOf(0.2, 300, 0.1, (x) => at({ layMgCm: x }), 'smallest');
+    if (heavy !== null) remedies.push(remedyOf(c, say`Lay ${mgCm(heavy)} of row`, { layMgCm: heavy }));
+    const fluffed = edgeOf(20, spec.liftDeg, 1, (x) => at({ liftDeg: x }), 'largest');
+    if (fluffed !== null && fluffed < spec.liftDeg)
+      remedies.push(remedyOf(c, say`Fluff it until it leans to ${degrees(fluffed)}`, { liftDeg: fluffed }));
+  }
+  return [
+    ...woolFindings(c),
+    ...stapleFindings(
+      c,
+      cut,
+      say`Both halves of the lay must reach from the core to the tip, or they pull out.`,
+      allowed >= 1 && allowed < spec.lengthMm
+        ? [remedyOf(c, say`A pile ${mm(allowed)} long, the longest this wool allows`, { lengthMm: allowed })]
+        : [],
+    ),
+    ...coverFindings(
+      c,
+      l.cover.value,
+      l.slant.value,
+      say`A pile that stands at ${degrees(spec.liftDeg)} lets one look down between the rows. Closer rows, more wool or more fluffing close it.`,
+      remedies,
+    ),
+    ...rowFindings(
+      c,
+      rows,
+      spec.spacingMm,
+      (gape) => coverOf({ ...c, spec: { ...spec, spacingMm: Math.min(60, spec.spacingMm * gape) } }),
+      (near) => remedyOf(c, say`Rows ${mm(near)} apart`, { spacingMm: near }),
+    ),
+    ...rootFindings(c, layOf(c), spec.lengthMm, (mg) => remedyOf(c, say`Lay ${mgCm(mg)} of row`, { layMgCm: mg })),
+    ...markingFindings(c, s),
+  ];
+}
+
+export const standing: Way<Standing> = {
+  method: 'standing',
+  title: 'Standing rows',
+  unit: { one: 'row', many: 'rows' },
+  surface: 'teased',
+  trimmed: 'counted in laying',
+  goodFor:
+    'Plush that stands up and is trimmed to a shape: young animals, dense plushy coats; stripes and spots cut from the pile.',
+  costs: 'The most wool of all ways: much of it is trimmed off. Keep the offcuts for cores.',
+  suits: {
+    'combed top': { suits: 'well', why: 'It cuts to one length and rises evenly.' },
+    'carded batt': {
+      suits: 'possible',
+      why: 'It rises more loosely; the pile looks woollier and needs more trimming.',
+    },
+    locks: { suits: 'possible', why: 'They stand in tufts with gaps between.' },
+    'raw fleece': { suits: 'badly', why: 'It must be washed, dried and combed first.' },
+    yarn: { suits: 'well', why: 'Wound round a card, cut and combed open it gives a dense, even pile.' },
+  },
+  begin: ({ lot, hand, finishedLengthMm: size, now }) => {
+    const length = now
+      ? half(now.lengthMm, 1, 200)
+      : Math.min(half(0.05 * size, 1, 200), Math.max(1, Math.floor((lot.stapleMm / 2 - hand.rootMm) / 1.5)));
+    const spec: Standing = {
+      method: 'standing',
+      lotId: lot.id,
+      lengthMm: length,
+      spacingMm: Math.max(1, half(length * 0.6, 0.5, 60)),
+      liftDeg: 50,
+      layMgCm: 5,
+      overMm: Math.max(hand.overLeastMm, half(length * 0.5, 0, 100)),
+      marking: { kind: 'none' },
+    };
+    const s: Spec<Standing> = { spec, lot, hand, habit: 1, rise: 1 };
+    const least = edgeOf(0.2, 300, 0.1, (x) => coverOf({ ...s, spec: { ...spec, layMgCm: x } }) >= WELL, 'smallest');
+    return { ...spec, layMgCm: least ?? 30 };
+  },
+  look,
+  lay: (c) => {
+    const { spec, lot, hand } = c;
+    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const marking = sandwichOf(c, rows);
+    const cut = figure(standingCut, { length: spec.lengthMm, root: hand.rootMm, over: spec.overMm });
+    const all = figure(layMass, {
+      lay: spec.layMgCm,
+      rows: rows.totalMm,
+      cut: cut.value,
+      length: spec.lengthMm,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    });
+    const band = marking?.wool ?? null;
+    // A band lies in place of the ground's wool, a pinch on top of it.
+    const mass =
+      band && spec.marking.kind === 'stripe' ? figure(groundWool, { all: all.value, band: band.value }) : all;
+    const pinches = piecesAlong(rows, PINCH);
+    const minutes = figure(standingMinutes, {
+      rows: rows.totalMm,
+      stabs: hand.stabsPerCm,
+      passes: hand.passesLine + hand.passesFold,
+      rate: hand.stabsPerMinute,
+      pinches,
+      pinch: hand.minutesPerPinch,
+      area: c.shape.patch.areaMm2,
+      trim: hand.trimMinutesPerCm2,
+    });
+    const waste = figure(plushWaste, { lay: layOf(c), rows: rows.totalMm, over: spec.overMm, length: spec.lengthMm });
+    const width =
+      spec.marking.kind === 'none' || !marking
+        ? null
+        : spec.marking.kind === 'stripe'
+          ? figure(stripeWidth, {
+              share: spec.marking.share,
+              fan: fanOf(spec.liftDeg),
+              height: marking.plan.heightMm,
+              stab: STAB_WIDTH,
+              domed: spec.marking.cut === 'domed' ? 1 : 0,
+              pitch: spec.spacingMm,
+            })
+          : figure(spotDiameter, {
+              pinch: spec.marking.pinchMgMm,
+              width: spec.marking.pinchWidthMm,
+              areal: layOf(c) / spec.spacingMm / 10,
+            });
+    const figures = {
+      ...shown(look(c)),
+      ...rowFigures(c, rows),
+      cutLength: cut,
+      mass,
+      waste,
+      minutes,
+      ...(width ? { marking: width } : {}),
+      ...(band ? { band } : {}),
+    };
+    const carries =
+      marking && marking.plan.rows.length > 0
+        ? marking.plan.kind === 'stripe'
+          ? say`; rows ${rowsInWords(marking.plan.rows)} carry a band of ${marking.lot.name} flat across their middle`
+          : say`; rows ${rowsInWords(marking.plan.rows)} carry a twisted pinch of ${marking.lot.name} in their middle`
+        : say``;
+    const operations = cutThenLay(c, {
+      cutLengthMm: cut.value,
+      materials: [...outOf(lot, mass.value, 'coat'), ...(band ? outOf(marking!.lot, band.value, 'band') : [])],
+      cut: {
+        does: say`Cut ${lot.name}${marking ? say` and ${marking.lot.name}` : ''} into ${mm(cut.value)} lengths for ${c.area.name}`,
+        minutes: Math.max(2, (mass.value + (band?.value ?? 0)) * 2),
+      },
+      lay: {
+        does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}`,
+        rows: rows.rows.length,
+        passes: say`${count(hand.passesLine + hand.passesFold)} passes along the middle; both halves rise`,
+        needlework: rootRows(
+          c.area.id,
+          rows.totalMm,
+          spec.layMgCm * c.habit,
+          hand.passesLine + hand.passesFold,
+          spec.spacingMm,
+          lot,
+          hand,
+        ),
+        minutes: minutes.value,
+        caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
+      },
+    });
+    return {
+      figures,
+      docket: {
+        sentence: [
+          'Cut ',
+          { figure: 'cutLength' },
+          ' lengths. Lay ',
+          { figure: 'rows' },
+          rows.rows.length === 1 ? ' row' : ' rows ',
+          ...(rows.rows.length === 1 ? [] : [{ spacing: true } as const, ' apart']),
+          ', both halves up; fluff and trim.',
+          ...(width
+            ? [
+                spec.marking.kind === 'stripe' ? ' The stripe comes out ' : ' Spots come out ',
+                { figure: 'marking' } as const,
+                ' wide.',
+              ]
+            : []),
+        ],
+        spacing: [spec.spacingMm],
+        list: [
+          { label: 'of rows', figure: 'rowLength' },
+          { label: lot.name.toLowerCase(), figure: 'mass' },
+          ...(band
+            ? [
+                {
+                  label: `${marking!.lot.name.toLowerCase()}, ${spec.marking.kind === 'stripe' ? 'band' : 'pinches'}`,
+                  figure: 'band',
+                },
+              ]
+            : []),
+          { label: 'to lay and trim', figure: 'minutes' },
+          { label: 'base hidden', figure: 'cover' },
+          { label: 'hidden aslant', figure: 'slant' },
+          { label: 'trimmed off', figure: 'waste' },
+          { label: 'loft added', figure: 'loft' },
+          { label: 'of pile', figure: 'areal' },
+        ],
+      },
+      rows,
+      chart: dressed(chart, {
+        marking: marking
+          ? {
+              colour: marking.lot.colour,
+              rows: marking.plan.rows,
+              pitchMm: spec.marking.kind === 'spot' ? spec.marking.pitchMm : null,
+            }
+          : null,
+      }),
+      coverMap: coverMapOf(c, false, (gape) => coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } })),
+      draws: [
+        { lotId: lot.id, massG: mass.value, for: 'coat' },
+        ...(band ? [{ lotId: marking!.lot.id, massG: band.value, for: 'band' as const }] : []),
+      ],
+      pile: {
+        ...PLAIN_PILE,
+        ...pileOfLot(lot, hand),
+        hemMm: spec.lengthMm,
+        topMm: spec.lengthMm,
+        overMm: spec.overMm,
+        liftDeg: spec.liftDeg,
+        splayed: true,
+        marking: marking
+          ? {
+              colour: marking.lot.colour,
+              rows: marking.plan.rows,
+              halfWidthMm: marking.plan.widthMm / 2,
+              pitchMm: spec.marking.kind === 'spot' ? spec.marking.pitchMm : null,
+            }
+          : null,
+      },
+      trim: trimPlan(spec.lengthMm + spec.overMm, spec.lengthMm, (layOf(c) / spec.lengthMm / 10) * rows.totalMm),
+      loftUp: null,
+      sandwich: marking?.plan ?? null,
+      strip: null,
+      sheet: null,
+      seats: [],
+      findings: findingsOf(c, rows, marking?.plan ?? null, cut.value),
+      operations,
+    };
+  },
+};
+
+/** 3, 5 to 9, 12 … */
+export function rowsInWords(rows: readonly number[]): string {
+  const out: string[] = [];
+  for (let i = 0; i < rows.length; i++) {
+    let j = i;
+    while (j + 1 < rows.length && rows[j + 1] === rows[j]! + 1) j++;
+    out.push(j - i >= 2 ? `${rows[i]} to ${rows[j]}` : rows.slice(i, j + 1).join(', '));
+    i = j;
+  }
+  return out.join(', ');
+}

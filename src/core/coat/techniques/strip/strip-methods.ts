@@ -1,0 +1,86 @@
+/** The formulas of a strip: cover, wool, waste, time, anchor. Lengths mm, masses g. */
+import { letter, method } from '@/core/method/define';
+import { bareShare } from '@/core/coat/cover/cover';
+
+export const stripCover = method({
+  id: 'strip-cover',
+  title: 'Base hidden under the strip',
+  formula: 'C = 1 − (1 + κ q c²)^(−1/c²),  q = N d',
+  inputs: {
+    ends: letter('N', 'fibre ends on a mm of strip to each side', 'number'),
+    fineness: letter('d', 'mean fibre diameter', 'fineness'),
+    kappa: letter('κ', 'spread of this form of wool', 'number'),
+    unevenness: letter('c', 'unevenness of laying', 'number'),
+  },
+  result: letter('C', 'share of the base hidden as far as the strip hangs', 'share'),
+  source: 'Poisson cover of the one layer that hangs to each side.',
+  basis: 'ours',
+  of: ({ ends, fineness, kappa, unevenness }) => 1 - bareShare((ends * fineness) / 1000, kappa, unevenness),
+});
+
+export const stripMass = method({
+  id: 'strip-mass',
+  title: 'Wool for the clumps',
+  formula: 'M = Σ over clumps of m p c / (2 L middle) × (1 + loss) × a',
+  inputs: {
+    clumps: letter('Σ', 'mass of all clumps as cut, mg', 'number'),
+    loss: letter('loss', 'lost in handling', 'share'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
+  },
+  result: letter('M', 'wool to take from the lot', 'mass'),
+  source: 'Each clump by its own cut length.',
+  basis: 'ours',
+  of: ({ clumps, loss, habit }) => (clumps / 1000) * (1 + loss) * habit,
+});
+
+export const stripWaste = method({
+  id: 'strip-waste',
+  title: 'Cut off in trimming',
+  formula: 'W = m ℓ (2 o + (1 − left) L + (1 − right) L) / (2 L)',
+  inputs: {
+    lay: letter('m', 'wool on a cm of strip as trimmed', 'linear'),
+    strip: letter('ℓ', 'length of the strip', 'length'),
+    over: letter('o', 'left on for trimming', 'length'),
+    length: letter('L', 'mean length', 'length'),
+    left: letter('left', 'kept on the left', 'share'),
+    right: letter('right', 'kept on the right', 'share'),
+  },
+  result: letter('W', 'offcuts', 'mass'),
+  source: 'What is cut from both sides.',
+  basis: 'ours',
+  of: ({ lay, strip, over, length, left, right }) =>
+    (((lay * strip) / 10 / 1000) * (2 * over + (2 - left - right) * length)) / (2 * length),
+});
+
+export const stripMinutes = method({
+  id: 'strip-minutes',
+  title: 'Time to make and seat the strip',
+  formula: 't = k × t clump + ℓ × stabs per cm × passes / rate',
+  inputs: {
+    clumps: letter('k', 'clumps', 'count'),
+    clump: letter('t clump', 'drawing, cutting, laying one clump', 'time'),
+    strip: letter('ℓ', 'length of the strip', 'rowLength'),
+    stabs: letter('stabs', 'stabs on a cm in one pass', 'perCm'),
+    passes: letter('passes', 'two faces of the anchor, then both sides and the centre on the piece', 'count'),
+    rate: letter('rate', 'stabs a minute', 'rate'),
+  },
+  result: letter('t', 'time to make and seat', 'time'),
+  source: 'Fixed deep from both sides and down the centre (common practice); rates ours.',
+  basis: 'ours',
+  of: ({ clumps, clump, strip, stabs, passes, rate }) => clumps * clump + ((strip / 10) * stabs * passes) / rate,
+});
+
+export const anchorMass = method({
+  id: 'anchor-mass',
+  title: 'Wool for the anchor strips',
+  formula: 'A = 2 (ℓ + 2 × 5 mm) w m',
+  inputs: {
+    strip: letter('ℓ', 'length of the strip', 'length'),
+    width: letter('w', 'width of the anchor', 'length'),
+    areal: letter('m', 'wool on a square cm of anchor', 'areal'),
+  },
+  result: letter('A', 'wool for both anchors', 'mass'),
+  source: 'Two strips as long as the strip and 5 mm a side, tucked in at the ends.',
+  basis: 'ours',
+  of: ({ strip, width, areal }) => (2 * (strip + 10) * width * areal) / 100 / 1000,
+});

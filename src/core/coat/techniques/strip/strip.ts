@@ -1,0 +1,365 @@
+/**
+ * A strip made off the piece, for manes and crests: clumps laid side by side, overlapping, their length changing along
+ * it; a strip of coarser, grippier wool felted along the middle on both faces; folded on that line, ends tucked, seated
+ * along the middle of its area and fixed deep from both sides and down the centre; trimmed left and right.
+ */
+import { madeReady, outOf } from '@/core/materials';
+import { figure } from '@/core/method/define';
+import type { Strip } from '@/core/piece/coat';
+import type { Finding } from '@/core/stage';
+import { count, mm, say } from '@/core/text';
+import { feltFlat, rootRows } from '@/core/stabbing';
+import { findWools } from '@/core/wool/find';
+import { SCATTER } from '@/core/coat/cover/cover';
+import { slantFigure } from '@/core/coat/cover/cover-slant';
+import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import { half } from '@/core/coat/techniques/half';
+import { furLoft } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { stapleFindings, woolFindings } from '@/core/coat/judgement';
+import { chartOf } from '@/core/coat/chart/lay-chart';
+import { tiesUnder, workOn } from '@/core/coat/operations';
+import { PLAIN_PILE } from '@/core/coat/picture/pile';
+import { findingOf, remedyOf } from '@/core/coat/remedy';
+import { dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import type { RowSet } from '@/core/coat/rows/rows';
+import { clumpsOf, middleLine, profileAt, singleRow, type StripPlan } from './strip-line';
+import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from './strip-methods';
+import { trimPlan } from '@/core/coat/trim';
+import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+
+/** Anchor wool on a square cm; ours. */
+const ANCHOR_MG = 12;
+/** Wool finer than this slips out of an anchor. Ours. */
+const GRIPPY_UM = 25;
+/** Guide rows that find the middle line, mm. */
+const GUIDE = 2;
+/** Passes: two on each face of the anchor, then both sides and down the centre on the piece. */
+const PASSES = 4 + 3;
+
+const layOf = (s: Spec<Strip>) => s.spec.layMgCm * s.habit;
+const meanLength = (s: Strip): number => (s.startLengthMm + 4 * s.middleLengthMm + s.endLengthMm) / 6;
+
+function look(s: Spec<Strip>): Look {
+  const { spec, lot, hand } = s;
+  const length = meanLength(spec);
+  const lay = layOf(s);
+  // Half the fibre ends hang to each side.
+  const ends = fibresPerMm.of({ lay, length, fineness: lot.finenessUm, cv: lot.finenessCv }) / 2;
+  const kappa = hand.spread[lot.form];
+  const reach = Math.max(1, length * Math.cos((spec.liftDeg * Math.PI) / 180));
+  const areal = figure(arealMass, { lay, spacing: 2 * reach });
+  return {
+    cover: figure(stripCover, { ends, fineness: lot.finenessUm, kappa, unevenness: hand.unevenness }),
+    slant: slantFigure((ends * lot.finenessUm) / 1000, 1, spec.liftDeg, kappa, hand.unevenness),
+    areal,
+    loft: figure(furLoft, {
+      length,
+      lift: spec.liftDeg,
+      areal: areal.value,
+      density: hand.loftDensityMgCm3,
+      rise: s.rise,
+    }),
+    takesMgCm2: (areal.value * (length + hand.rootMm + spec.overMm) * (1 + hand.handlingLoss)) / length,
+    minutesCm2:
+      ((10 / spec.pitchMm) * hand.minutesPerPiece + (hand.stabsPerCm * PASSES) / hand.stabsPerMinute) *
+      (10 / (2 * reach)),
+  };
+}
+
+const longestOf = (s: Strip): number => Math.max(s.startLengthMm, s.middleLengthMm, s.endLengthMm);
+
+function findingsOf(c: LayContext<Strip>, rows: RowSet): Finding[] {
+  const { spec, lot, hand } = c;
+  const cut = 2 * (longestOf(spec) + hand.rootMm + spec.overMm);
+  const allowed = Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+  const k = allowed / longestOf(spec);
+  const out: Finding[] = [
+    ...woolFindings(c),
+    ...stapleFindings(
+      c,
+      cut,
+      say`Every clump is folded over the line of the anchor: its fibres must reach from tip to tip.`,
+      allowed >= 2
+        ? [
+            remedyOf(c, say`A strip at most ${mm(allowed)} long`, {
+              startLengthMm: Math.max(2, half(spec.startLengthMm * k, 2, 300)),
+              middleLengthMm: Math.max(2, half(spec.middleLengthMm * k, 2, 300)),
+              endLengthMm: Math.max(2, half(spec.endLengthMm * k, 2, 300)),
+            }),
+          ]
+        : [],
+    ),
+  ];
+  const anchor = c.cupboard.lots.find((l) => l.id === spec.anchorLotId);
+  if (spec.anchorLotId !== null && (!anchor || anchor.finenessUm < GRIPPY_UM)) {
+    const better = findWools(c.cupboard.lots, { near: lot.colour, finenessUm: { least: GRIPPY_UM } })[0];
+    out.push(
+      findingOf(
+        c,
+        'anchor-slips',
+        'caution',
+        anchor
+          ? say`${anchor.name} is too fine for the anchor: fine wool slips.`
+          : say`The wool for the anchor of ${c.area.name} is not in the cupboard.`,
+        say`An anchor of a coarser, grippier wool holds the clumps and takes the deep stabs.`,
+        better ? [remedyOf(c, say`Use ${better.name}`, { anchorLotId: better.id })] : [],
+      ),
+    );
+  }
+  const l = look(c);
+  const reach = longestOf(spec) * Math.cos((spec.liftDeg * Math.PI) / 180) * Math.min(spec.leftShare, spec.rightShare);
+  const width = c.shape.patch.areaMm2 / (rows.totalMm || 1);
+  if (l.cover.value < 0.9) {
+    out.push(
+      findingOf(
+        c,
+        'base-shows',
+        'caution',
+        say`The strip is thin: it hides ${Math.round(l.cover.value * 100)} % of what it hangs over.`,
+        say`A mane of one strip is only one layer deep to each side; lay more wool, or fur of the same colour under it.`,
+        [remedyOf(c, say`Half as much wool again`, { layMgCm: Math.round(spec.layMgCm * 15) / 10 })],
+      ),
+    );
+  }
+  if (width > 2 * reach) {
+    out.push(
+      findingOf(
+        c,
+        'strip-narrow',
+        'note',
+        say`The strip hangs ${mm(reach)} to the shorter side; the area is ${mm(width)} wide.`,
+        say`Beyond its reach the base stays bare: make the area narrower or lay fur beside it first.`,
+      ),
+    );
+  }
+  return out;
+}
+
+export const strip: Way<Strip> = {
+  method: 'strip',
+  title: 'Strip made off the piece',
+  unit: { one: 'strip', many: 'strips' },
+  surface: 'teased',
+  trimmed: 'in laying',
+  goodFor: 'Manes and crests: made flat on the table where both hands are free, then seated as one.',
+  costs: 'Quick to seat; needs a coarser wool for the anchor, and the join must be hidden.',
+  suits: {
+    'combed top': { suits: 'well', why: 'Clumps lie parallel and hang straight.' },
+    'carded batt': { suits: 'badly', why: 'Its fibres lie every way: the mane looks like batting.' },
+    locks: { suits: 'well', why: 'A mane of locks keeps its wave.' },
+    'raw fleece': { suits: 'badly', why: 'It must be washed and dried first.' },
+    yarn: { suits: 'possible', why: 'Unplied and combed it hangs in waves.' },
+  },
+  begin: ({ lot, cupboard, hand, finishedLengthMm: size, now }) => {
+    const longest = Math.max(2, Math.floor((lot.stapleMm / 2 - hand.rootMm - 3) * 2) / 2);
+    const middle = now ? half(now.lengthMm, 2, 300) : Math.min(half(0.12 * size, 2, 300), longest);
+    const grippy = findWools(cupboard.lots, {
+      near: lot.colour,
+      finenessUm: { least: GRIPPY_UM },
+      except: [lot.id],
+    })[0];
+    return {
+      method: 'strip',
+      lotId: lot.id,
+      anchorLotId: grippy?.id ?? lot.id,
+      startLengthMm: Math.max(2, half(middle * 0.6, 2, 300)),
+      middleLengthMm: middle,
+      endLengthMm: Math.max(2, half(middle * 0.7, 2, 300)),
+      pitchMm: half(0.03 * size, 2, 30),
+      layMgCm: 30,
+      liftDeg: 30,
+      anchorWidthMm: half(0.03 * size, 3, 20),
+      leftShare: 1,
+      rightShare: 1,
+      overMm: 3,
+    };
+  },
+  look,
+  lay: (c) => {
+    const { spec, lot, hand } = c;
+    const guides = rowsFor(c, { hemMm: GUIDE, topMm: GUIDE }).rows;
+    const line = c.keep('strip', String(GUIDE), () => middleLine(c.shape, guides));
+    const rows: RowSet = {
+      ...guides,
+      rows: line ? [singleRow(line)] : [],
+      totalMm: line?.lengthMm ?? 0,
+      meanSpacingMm: GUIDE,
+    };
+    const length = rows.totalMm;
+    const at = (share: number) => profileAt(spec.startLengthMm, spec.middleLengthMm, spec.endLengthMm, share);
+    const cutOf = (l: number) => 2 * (l + hand.rootMm + spec.overMm);
+    const clumps = line ? clumpsOf(length, spec.pitchMm, at, cutOf, spec.layMgCm / 10 / (2 * meanLength(spec))) : [];
+    const anchorLot = c.cupboard.lots.find((l) => l.id === spec.anchorLotId) ?? null;
+    const anchor = anchorLot
+      ? figure(anchorMass, { strip: length, width: spec.anchorWidthMm, areal: ANCHOR_MG })
+      : null;
+    const plan: StripPlan = {
+      lengthMm: length,
+      clumps,
+      anchor: anchor && { lengthMm: length + 10, widthMm: spec.anchorWidthMm, massG: anchor.value },
+      leftShare: spec.leftShare,
+      rightShare: spec.rightShare,
+    };
+    const l = look(c);
+    const mass = figure(stripMass, {
+      clumps: clumps.reduce((s, x) => s + x.massMg, 0),
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    });
+    const waste = figure(stripWaste, {
+      lay: layOf(c),
+      strip: length,
+      over: spec.overMm,
+      length: meanLength(spec),
+      left: spec.leftShare,
+      right: spec.rightShare,
+    });
+    const minutes = figure(stripMinutes, {
+      clumps: clumps.length,
+      clump: hand.minutesPerPiece,
+      strip: length,
+      stabs: hand.stabsPerCm,
+      passes: PASSES,
+      rate: hand.stabsPerMinute,
+    });
+    const cuts = clumps.map((x) => x.cutMm);
+    const figures = {
+      ...shown(l),
+      ...rowFigures(c, rows),
+      mass,
+      waste,
+      minutes,
+      ...(anchor ? { anchor } : {}),
+    };
+    const reach = (side: number) =>
+      Math.cos((spec.liftDeg * Math.PI) / 180) * (side < 0 ? spec.rightShare : spec.leftShare);
+    const materials = [
+      ...outOf(lot, mass.value, 'coat'),
+      ...(anchor && anchorLot ? outOf(anchorLot, anchor.value, 'anchor') : []),
+    ];
+    const base = { ...workOn(c, cuts.length > 0 ? Math.max(...cuts) : null, materials), rows: 0 };
+    const order = tiesUnder(c);
+    return {
+      figures,
+      docket: {
+        sentence: [
+          'Make a strip ',
+          { figure: 'rowLength' },
+          ` long of ${clumps.length} clumps. Anchor it on both faces, seat it along the middle, fix it deep from both sides.`,
+        ],
+        spacing: [],
+        list: [
+          { label: lot.name.toLowerCase(), figure: 'mass' },
+          ...(anchorLot ? [{ label: `${anchorLot.name.toLowerCase()}, anchor`, figure: 'anchor' }] : []),
+          { label: 'to make and seat', figure: 'minutes' },
+          { label: 'hidden under it', figure: 'cover' },
+          { label: 'loft added', figure: 'loft' },
+          { label: 'trimmed off', figure: 'waste' },
+        ],
+      },
+      rows,
+      chart: dressed(chartOf(rows.rows, c.shape.components, Math.max(4, spec.middleLengthMm)), {
+        unit: strip.unit,
+        tuft: { widthMm: spec.pitchMm, pitchMm: spec.pitchMm, staggered: false },
+        tall: 1,
+      }),
+      coverMap: underStrip(
+        c,
+        line?.points ?? null,
+        (share) => at(share) * Math.max(reach(1), reach(-1)),
+        l.cover.value,
+      ),
+      draws: [
+        { lotId: lot.id, massG: mass.value, for: 'coat' },
+        ...(anchor && anchorLot ? [{ lotId: anchorLot.id, massG: anchor.value, for: 'anchor' as const }] : []),
+      ],
+      pile: {
+        ...PLAIN_PILE,
+        ...pileOfLot(lot, hand),
+        hemMm: spec.middleLengthMm,
+        topMm: spec.middleLengthMm,
+        overMm: spec.overMm,
+        liftDeg: spec.liftDeg,
+        scatter: SCATTER,
+        along: [0, 0.25, 0.5, 0.75, 1].map((x) => at(x) / spec.middleLengthMm),
+        sides: { left: spec.leftShare, right: spec.rightShare },
+      },
+      trim: trimPlan(meanLength(spec) + spec.overMm, meanLength(spec), (layOf(c) / meanLength(spec) / 10) * length),
+      loftUp: null,
+      sandwich: null,
+      strip: plan,
+      sheet: null,
+      seats: [],
+      findings: line
+        ? findingsOf(c, rows)
+        : [
+            findingOf(
+              c,
+              'no-line',
+              'stop',
+              say`${c.area.name} is too small to hold a strip.`,
+              say`The strip sits along the middle of its area; paint or band a longer one.`,
+            ),
+          ],
+      operations: line
+        ? [
+            {
+              ...base,
+              id: `make-${c.area.id}`,
+              kind: 'make',
+              does: say`Make the strip for ${c.area.name} on the table: ${count(clumps.length)} clumps of ${lot.name}, cut ${mm(cuts[0]!)} at the hem end, ${mm(cuts[Math.floor(cuts.length / 2)]!)} in the middle, ${mm(cuts[cuts.length - 1]!)} at the top end; felt the anchor along the middle on both faces${anchorLot ? say`, ${anchorLot.name} ${mm(length + 10)} by ${mm(spec.anchorWidthMm)}` : ''}`,
+              passes: say`two passes on each face of the anchor, then fold on that line`,
+              needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchorLot ?? lot, c.hand),
+              minutes: minutes.value * 0.65,
+              after: order,
+              caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
+            },
+            {
+              ...base,
+              id: `lay-${c.area.id}`,
+              kind: 'lay',
+              does: say`Seat the strip along the middle of ${c.area.name}, ends tucked in; trim to the curve and compare left with right`,
+              rows: 1,
+              materials: madeReady(materials),
+              passes: say`one pass deep from each side, one down the centre; tug: nothing comes out`,
+              needlework: {
+                ...rootRows(c.area.id, length, 20, 3, spec.anchorWidthMm, lot, c.hand),
+                kind: 'deep',
+                shows: false,
+              },
+              minutes: minutes.value * 0.35,
+              after: [{ id: `make-${c.area.id}`, why: say`The strip is made first.`, strength: Infinity }, ...order],
+              caution: say`Deep stabs: eyes on the point of the needle, in and out on one line; mind the wire inside.`,
+            },
+          ]
+        : [],
+    };
+  },
+};
+
+/** Cover of every triangle of the area: what the strip hides as far as it hangs, nothing beyond. */
+function underStrip(
+  c: LayContext<Strip>,
+  line: Float64Array | null,
+  reachAt: (share: number) => number,
+  cover: number,
+): Float32Array {
+  const { patch } = c.shape;
+  const n = line ? line.length / 3 : 0;
+  return Float32Array.from({ length: patch.triangles.length / 3 }, (_, t) => {
+    if (!line) return 0;
+    const q = [0, 0, 0];
+    for (let k = 0; k < 3; k++)
+      for (let j = 0; j < 3; j++) q[j]! += patch.positions[3 * patch.triangles[3 * t + k]! + j]! / 3;
+    let least = Infinity;
+    let at = 0;
+    for (let i = 0; i < n; i++) {
+      const d = Math.hypot(line[3 * i]! - q[0]!, line[3 * i + 1]! - q[1]!, line[3 * i + 2]! - q[2]!);
+      if (d < least) {
+        least = d;
+        at = i;
+      }
+    }
+    return least <= reachAt(n > 1 ? at / (n - 1) : 0) ? cover : 0;
+  });
+}

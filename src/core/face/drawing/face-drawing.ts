@@ -1,0 +1,204 @@
+/**
+ * The face chart as lines and filled outlines, front or profile, in millimetres to the right and up of the tip of the nose:
+ * head, nose, mouth, eyes, brows, ears, whiskers, stems. Screen and paper draw the same.
+ */
+import { add, dot, scale, type Vec3 } from '@/core/geometry/vec';
+import type { Face } from '@/core/piece/face';
+import type { EyeShape } from './eye-drawing';
+import { onChart, type ChartSide } from '@/core/face/face-edits';
+import type { FacePlan } from '@/core/face/face-plan';
+import { directionIntoHead, directionOutOfHead, intoHead } from '@/core/face/head/head';
+import type { EyePlace } from '@/core/face/eyes/eye-place';
+
+type Pt = readonly [number, number];
+
+export interface DrawnLine {
+  readonly kind: 'line';
+  readonly what:
+    'head' | 'midline' | 'mouth' | 'philtrum' | 'nostril' | 'ear' | 'whisker' | 'thread' | 'stem' | 'clear';
+  readonly points: readonly Pt[];
+  readonly thickMm: number;
+  readonly dashed: boolean;
+}
+
+export interface DrawnArea {
+  readonly kind: 'area';
+  readonly what: 'nose' | 'eye' | 'brow';
+  readonly name: string;
+  readonly hex: string;
+  readonly ring: readonly Pt[];
+}
+
+export interface FaceDrawing {
+  readonly items: readonly (DrawnLine | DrawnArea)[];
+  /** Extents, mm. */
+  readonly min: Pt;
+  readonly max: Pt;
+}
+
+export interface DrawnWith {
+  /** Shapes of each eye, in the order of its places. */
+  readonly eyes: readonly (readonly EyeShape[])[];
+  readonly noseHex: string;
+  readonly browHex: string;
+  readonly whiskers: boolean;
+  /** Ways of the threads through the head. */
+  readonly threads: boolean;
+  readonly stems: boolean;
+  readonly clear: boolean;
+}
+
+/** A point of the picture of an eye, to the viewer's right and up, on its place in space. */
+export const onEye = (e: EyePlace, outMm: number, [x, y]: Pt): Vec3 =>
+  add(add(e.at, scale(e.axis, outMm)), add(scale(e.inner, (e.side === 'left' ? -1 : 1) * x), scale(e.up, y)));
+
+export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: DrawnWith): FaceDrawing {
+  const items: (DrawnLine | DrawnArea)[] = [];
+  const flat = (p: Vec3): Pt => onChart(intoHead(plan.frame, p), side);
+  const line = (what: DrawnLine['what'], points: readonly Pt[], thickMm = 0.3, dashed = false) =>
+    items.push({ kind: 'line', what, points, thickMm, dashed });
+  const outline = side === 'front' ? plan.front : plan.profile;
+  for (const l of outline.lines) {
+    line(
+      'head',
+      Array.from({ length: l.length / 2 }, (_, i): Pt => [l[2 * i]!, l[2 * i + 1]!]),
+      0.35,
+    );
+  }
+  const [lo, hi] = [outline.min, outline.max];
+  if (side === 'front' && !plan.oneSided)
+    line(
+      'midline',
+      [
+        [0, lo[1] - 3],
+        [0, hi[1] + 3],
+      ],
+      0.2,
+      true,
+    );
+  // Only what is on the viewer's side is drawn: in profile the animal's left.
+  const faces = (d: Vec3): boolean => directionIntoHead(plan.frame, d)[side === 'front' ? 2 : 0] > -0.15;
+  const { nose, mouth, eyes } = plan;
+  if (face.nose.kind !== 'beak') {
+    const ring = Array.from({ length: 28 }, (_, i): Pt => {
+      const t = (2 * Math.PI * i) / 28;
+      // Wider above than below, as a nose is.
+      const y = Math.sin(t);
+      const x = Math.cos(t) * (1 - 0.28 * Math.max(0, -y));
+      const p = add(
+        nose.tip,
+        add(scale(plan.frame.x, (x * face.nose.widthMm) / 2), scale(nose.up, (y * face.nose.highMm) / 2)),
+      );
+      // Seen from the side a nose is as deep as two thirds of its height.
+      const deep = side === 'profile' ? scale(plan.frame.z, (x * face.nose.highMm) / 3) : scale(plan.frame.z, 0);
+      return flat(add(p, deep));
+    });
+    items.push({ kind: 'area', what: 'nose', name: 'nose', hex: w.noseHex, ring });
+  }
+  if (face.nose.nostrils !== 'none' && side === 'front') {
+    for (const s of plan.oneSided ? [1] : [1, -1]) {
+      const c = flat(nose.tip);
+      const x = (s * face.nose.nostrilsApartMm) / 2;
+      const r = face.nose.nostrilMm / 2;
+      const tall = face.nose.nostrils === 'slits' ? 0.3 : face.nose.nostrils === 'round' ? 1 : 0.65;
+      line(
+        'nostril',
+        Array.from({ length: 11 }, (_, i): Pt => {
+          const t = Math.PI * (face.nose.nostrils === 'commas' ? 0.15 + (1.5 * i) / 10 : (2 * i) / 10);
+          return [c[0] + x + s * r * Math.cos(t), c[1] - 0.12 * face.nose.highMm + tall * r * Math.sin(t)];
+        }),
+        0.3,
+      );
+    }
+  }
+  if (mouth) {
+    if (mouth.philtrum.length > 1) line('philtrum', mouth.philtrum.map(flat), 0.3);
+    mouth.halves.forEach((h, i) => {
+      if (side === 'profile' && i === 1) return;
+      const third = Math.max(1, Math.floor(h.length / 3));
+      // Thicker in the middle of the face, tapering to the corner.
+      [0, 1, 2].forEach((k) => {
+        const part = h.slice(k * third, k === 2 ? h.length : (k + 1) * third + 1);
+        if (part.length > 1) line('mouth', part.map(flat), Math.max(0.2, mouth.thickMm[k]!));
+      });
+    });
+  }
+  plan.brows.forEach((b, i) => {
+    const e = eyes.places[i];
+    if (!e || !face.brows || !faces(e.axis) || (side === 'profile' && b.side === 'right')) return;
+    const n = b.line.length - 1;
+    const upper = b.line.map((p, k) => flat(add(p, scale(e.up, thickOf(face, k / n) / 2))));
+    const lower = b.line.map((p, k) => flat(add(p, scale(e.up, -thickOf(face, k / n) / 2))));
+    items.push({ kind: 'area', what: 'brow', name: 'brow', hex: w.browHex, ring: [...upper, ...lower.reverse()] });
+  });
+  eyes.places.forEach((e, i) => {
+    if (side === 'profile' && e.side === 'right') return;
+    if (w.clear) {
+      line(
+        'clear',
+        Array.from({ length: 33 }, (_, k) => {
+          const t = (2 * Math.PI * k) / 32;
+          return flat(onEye(e, 0, [plan.clearMm * Math.cos(t), plan.clearMm * Math.sin(t)]));
+        }),
+        0.2,
+        true,
+      );
+    }
+    if (dot(e.axis, side === 'front' ? plan.frame.z : plan.frame.x) < 0) return;
+    for (const s of w.eyes[i] ?? []) {
+      items.push({
+        kind: 'area',
+        what: 'eye',
+        name: s.name,
+        hex: s.hex,
+        ring: s.ring.map((p) => flat(onEye(e, Math.max(0, eyes.outMm) / 2, p))),
+      });
+    }
+  });
+  plan.ears?.places.forEach((e) => {
+    if (side === 'profile' && e.side === 'right') return;
+    const sign = e.side === 'left' ? 1 : -1;
+    const [turn, lean] = [(face.ears.turnDeg * Math.PI) / 180, (face.ears.leanDeg * Math.PI) / 180];
+    const r = plan.ears!.acrossMm / 2;
+    // The seat runs across the way the ear faces; a short line shows how it leans.
+    const seat = directionOutOfHead(plan.frame, [sign * Math.cos(turn), 0, -Math.sin(turn)]);
+    const stand = directionOutOfHead(plan.frame, [0, Math.cos(lean), -Math.sin(lean)]);
+    line('ear', [flat(add(e.at, scale(seat, -r))), flat(add(e.at, scale(seat, r)))], 0.25);
+    line('ear', [flat(e.at), flat(add(e.at, scale(stand, r)))], 0.25, true);
+  });
+  if (w.stems) {
+    for (const s of eyes.stems?.state.lines ?? []) {
+      if (side === 'profile' && s.side === 'right') continue;
+      line('stem', [flat(s.a), flat(s.b)], face.eyes.stem.thickMm, false);
+    }
+  }
+  if (w.whiskers) {
+    for (const set of plan.whiskers) {
+      for (const h of set.whiskers) {
+        if (side === 'profile' && h.side === 'right') continue;
+        line('whisker', [flat(h.root), flat(h.tip)], set.thread?.thickMm ?? 0.15);
+      }
+    }
+  }
+  if (w.threads) {
+    for (const set of plan.whiskers) for (const x of set.ways) line('thread', [flat(x.from), flat(x.to)], 0.15, true);
+  }
+  const pad = 4;
+  const reach = (k: 0 | 1, pick: (...n: number[]) => number, start: number): number =>
+    items.reduce(
+      (m, it) =>
+        it.kind === 'line' && it.what === 'whisker'
+          ? m
+          : (it.kind === 'line' ? it.points : it.ring).reduce((q, p) => pick(q, p[k]), m),
+      start,
+    );
+  return {
+    items,
+    min: [reach(0, Math.min, lo[0]) - pad, reach(1, Math.min, lo[1]) - pad],
+    max: [reach(0, Math.max, hi[0]) + pad, reach(1, Math.max, hi[1]) + pad],
+  };
+}
+
+/** Thickness of the brow from its inner end (0) to its outer (1), mm. */
+const thickOf = (face: Face, t: number): number =>
+  face.brows ? face.brows.inMm + t * (face.brows.outMm - face.brows.inMm) : 0;

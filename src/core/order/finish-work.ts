@@ -1,0 +1,186 @@
+/**
+ * Work that belongs to no one area alone: photographs put beside the work, trimming area by area, and at the very end fur
+ * teased up again, a last light pass with a fine needle and the scissors over the surface (common practice).
+ */
+import { PHOTOGRAPHS, SCISSORS } from '@/core/tools';
+import { isAbout, only, ref } from '@/core/ref';
+import type { CoatPlan } from '@/core/coat/coat-plan';
+import { wayOf } from '@/core/coat/ways';
+import type { Laid } from '@/core/piece/coat';
+import { lightness } from '@/core/colour/lab';
+import { decided, the, type Decision } from '@/core/decision';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import type { After, Operation } from '@/core/stage';
+import { feltLayer } from '@/core/stabbing';
+import { count, mm, say } from '@/core/text';
+
+/** Minutes. Ours. */
+const PHOTOS = 3;
+const LEAST_TRIM = 2;
+const SCISSORS_MINUTES = 5;
+const FLUFF_CM2 = 0.01;
+/** A light pass: half the stabs of a usual one. */
+const LIGHT = 0.5;
+
+const plain = {
+  materials: [],
+  cutLengthMm: null,
+  rows: 0,
+  passes: null,
+  needlework: null,
+  tools: [],
+  lightness: 50,
+  caution: null,
+} as const;
+
+export interface FinishInput {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly coat: CoatPlan;
+  /** Work of coat and shade. */
+  readonly operations: readonly Operation[];
+}
+
+/** The photographs come before anything is bent or felted. */
+export const photographs = (): Operation => ({
+  ...plain,
+  id: 'form-photos',
+  tools: [PHOTOGRAPHS],
+  restsOn: [],
+  stage: 'form',
+  about: only('photographs'),
+  kind: 'check',
+  does: say`Put photographs of the animal from the front, the side and above beside the work`,
+  minutes: PHOTOS,
+  after: [],
+});
+
+/** How areas are laid decides what is left to do over all of them. */
+const ways = (areas: readonly { readonly id: string }[]): Decision[] => [
+  decided('the ways of laying', ...areas.map((a) => ['areas', the(a.id), 'coat', 'method'])),
+];
+
+/** Minutes of trimming that the laying of an area counts in already. */
+const trimIncluded = (method: Laid['method'], areaMm2: number, hand: Hand): number =>
+  wayOf(method).trimmed === 'counted in laying' ? (areaMm2 / 100) * hand.trimMinutesPerCm2 : 0;
+
+/** @returns the work given, with trimming taken out of the laying where it was counted there, and the finish after it */
+export function withFinish(x: FinishInput): Operation[] {
+  const { piece, cupboard, hand, coat } = x;
+  const laid = x.operations.filter((o) => o.kind === 'lay');
+  const atEnd = piece.work.trim === 'at the end';
+  const school = {
+    school: say`trim all at the end`,
+    instead: {
+      label: say`Trim as you go`,
+      effect: say`each area is trimmed once it lies`,
+      changes: [{ path: ['work', 'trim'], value: 'as you go' }],
+    },
+  };
+  const trims: Operation[] = [];
+  const less = new Map<string, number>();
+  for (const a of coat.areas) {
+    if (!a.fur?.trim || wayOf(a.fur.method).trimmed === 'in laying') continue;
+    const lot = cupboard.lots.find((l) => l.id === a.fur!.lotId);
+    const mine = x.operations.filter((o) => isAbout(o, 'area', a.id) && o.kind === 'lay');
+    less.set(`lay-${a.id}`, trimIncluded(a.fur.method, a.areaMm2, hand));
+    const all: After[] = atEnd
+      ? laid.map((o) => ({
+          id: o.id,
+          why: say`All fur lies before any of it is trimmed.`,
+          strength: 1e4,
+          choice: school,
+          orderOnly: true,
+        }))
+      : [];
+    trims.push({
+      ...plain,
+      id: `trim-${a.id}`,
+      restsOn: [decided('the length of the fur', ['areas', the(a.id), 'coat', 'lengthMm'])],
+      stage: 'coat',
+      about: ref('area', a.id),
+      kind: 'trim',
+      tools: [SCISSORS],
+      does: say`Tease ${a.name} out, comb it down, and trim it to ${mm(a.fur.trim.finishedMm)} in ${count(a.fur.trim.steps.length)} ${a.fur.trim.steps.length === 1 ? 'cut' : 'cuts'}: long ends first, little by little`,
+      passes: say`snip up into the fur, never straight across; tease, comb down and look again after every cut`,
+      minutes: Math.max(LEAST_TRIM, (a.areaMm2 / 100) * hand.trimMinutesPerCm2),
+      lightness: lot ? lightness(lot.colour) : 50,
+      after: [
+        ...mine.map((o) => ({
+          id: o.id,
+          why: say`${a.name} lies before it is trimmed.`,
+          strength: Infinity,
+        })),
+        ...all.filter((t) => t.id !== `lay-${a.id}`),
+      ],
+      caution: say`Scissors away from the hand, and never more than a quarter of what is left: it cannot be put back.`,
+    });
+  }
+  const work = [
+    ...x.operations.map((o) => (less.get(o.id) ? { ...o, minutes: o.minutes - less.get(o.id)! } : o)),
+    ...trims,
+  ];
+  if (laid.length === 0) return work;
+  const after = (ids: readonly string[], why: ReturnType<typeof say>): After[] =>
+    ids.map((id) => ({ id, why, strength: Infinity, orderOnly: true }));
+  let ids = work.map((o) => o.id);
+  const end: Operation[] = [];
+  const put = (o: Operation) => {
+    end.push(o);
+    ids = [...ids, o.id];
+  };
+  const long = coat.areas
+    .filter((a) => a.fur && wayOf(a.fur.method).surface === 'teased')
+    .reduce((s, a) => s + a.areaMm2, 0);
+  if (long > 0)
+    put({
+      ...plain,
+      id: 'finish-fluff',
+      restsOn: ways(coat.areas.filter((a) => a.fur && wayOf(a.fur.method).surface === 'teased')),
+      stage: 'coat',
+      about: only('finish'),
+      kind: 'check',
+      does: say`Tease up again what later work has pressed flat`,
+      minutes: Math.max(3, (long / 100) * FLUFF_CM2),
+      after: after(ids, say`The coat is teased up when nothing more is laid on it.`),
+    });
+  const short = coat.areas
+    .filter((a) => a.fur && wayOf(a.fur.method).surface === 'passed')
+    .sort((a, b) => b.areaMm2 - a.areaMm2);
+  const lot = cupboard.lots.find((l) => l.id === short[0]?.fur?.lotId);
+  if (short[0] && lot) {
+    const all = short.reduce((s, a) => s + a.areaMm2, 0);
+    const asked = feltLayer(short[0].id, all, short[0].fur!.figures.areal.value, 1, lot, hand);
+    put({
+      ...plain,
+      id: 'finish-pass',
+      restsOn: ways(short),
+      stage: 'coat',
+      about: only('finish'),
+      kind: 'check',
+      does: say`A last light pass over all short fur`,
+      passes: say`straight in and out, hardly below the surface`,
+      needlework: { ...asked, layerMm: 0.3, stabs: asked.stabs * LIGHT, perCm2: asked.perCm2 * LIGHT },
+      minutes: Math.max(2, (asked.stabs * LIGHT) / hand.stabsPerMinute),
+      after: after(ids, say`A light pass closes the last marks.`),
+      caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
+    });
+  }
+  put({
+    ...plain,
+    id: 'finish-scissors',
+    tools: [SCISSORS],
+    restsOn: ways(coat.areas.filter((a) => a.fur)),
+    stage: 'coat',
+    about: only('finish'),
+    kind: 'check',
+    does: say`Look over the whole animal against the light and snip single hairs that stand up, scissors flat to the surface`,
+    minutes: SCISSORS_MINUTES,
+    after: after(ids, say`Scissors over the surface come last.`),
+    caution: say`Scissors away from the hand.`,
+  });
+  return [...work, ...end];
+}
