@@ -70,6 +70,29 @@ describe('the house', () => {
     );
     expect(against).toEqual([]);
   });
+  it('has no export that nobody takes', () => {
+    const root = join(src, '..');
+    const all = ['src', 'cli', 'demo', 'bench', 'e2e'].flatMap((d) =>
+      readdirSync(join(root, d), { recursive: true, encoding: 'utf8' })
+        .filter((f) => /\.(tsx?|mjs)$/.test(f))
+        .map((f) => join(root, d, f)),
+    );
+    const takers = new Map<string, Set<string>>();
+    for (const f of all)
+      for (const word of readFileSync(f, 'utf8').match(/[A-Za-z_$][\w$]*/g) ?? [])
+        takers.set(word, (takers.get(word) ?? new Set()).add(f));
+    const DECLARED = /^export (?:async )?(?:const|function\*?|interface|type|class) +([A-Za-z_$][\w$]*)/gm;
+    // What stands in the folder of pages is taken by the framework.
+    const unused = files
+      .filter((f) => !short(f).startsWith('app/'))
+      .flatMap((f) =>
+        [...readFileSync(f, 'utf8').matchAll(DECLARED)]
+          .map((m) => m[1]!)
+          .filter((name) => takers.get(name)!.size === 1)
+          .map((name) => `${short(f)}: ${name}`),
+      );
+    expect(unused).toEqual([]);
+  });
   it('would see a ring and say who is in it', () => {
     const graph = new Map([
       ['a', ['b']],
@@ -99,7 +122,6 @@ const STILL_LONG: readonly string[] = [
   'core/order/finish-work.ts withFinish',
   'core/order/sittings.ts run',
   'core/piece/schema.ts a function',
-  'core/plan.ts planSteps',
   'core/shade/judging/judge.ts judgePiece',
   'core/shade/judging/layer-findings.ts a function',
   'core/shade/judging/layer-findings.ts layerFindings',

@@ -1,111 +1,105 @@
 /** Everything that can be found, by stage. Rooms of the interface, tests and files know findings by these and by nothing else. */
-export const CODES = {
-  form: [
-    'apart',
-    'thin',
-    'swallowed',
-    'core-apart',
-    'core-undrawn',
-    'core-no-wool',
-    'through',
-    'wire-none',
-    'wire-short',
-    'wire-thick',
-    'falls',
-  ],
-  coat: [
-    'nowhere',
-    'no-wool',
-    'unsuited',
-    'staple',
-    'base-shows',
-    'base-aslant',
-    'gaps',
-    'winds',
-    'uneven',
-    'stray',
-    'too-close',
-    'too-thick',
-    'long-for-body',
-    'tips-band',
-    'anchor-slips',
-    'strip-narrow',
-    'no-line',
-    'no-marking-wool',
-    'marking-nowhere',
-    'marking-lost',
-    'marking-soft',
-    'marking-short',
-    'slit-nowhere',
-    'no-reverse',
-    'raised-out',
-    'into-eye',
-    'corner',
-    'near',
-    'locks-short',
-    'unclothed',
-  ],
-  shade: [
-    'missing',
-    'hide',
-    'hides-all',
-    'coat',
-    'raise',
-    'no-reverse',
-    'black',
-    'off',
-    'nowhere',
-    'fine',
-    'blaze',
-    'room',
-    'faint',
-    'broken',
-    'vanishes',
-    'clash',
-    'lining',
-    'small-missing',
-  ],
-  face: [
-    'nowhere',
-    'nose-join',
-    'mouth-room',
-    'mouth-short',
-    'ears-when',
-    'eye-life',
-    'eye-style',
-    'eye-stock',
-    'eye-count',
-    'eye-differs',
-    'small-part',
-    'eye-sunk',
-    'eye-bulges',
-    'eye-hidden',
-    'eye-front',
-    'eye-side',
-    'eyes-differ',
-    'stems-meet',
-    'stems-out',
-    'stems-wire',
-    'small',
-    'dark-line',
-    'eye-lost',
-    'fur',
-    'away',
-    'whisker-way',
-    'whisker-thread',
-    'whisker-short',
-    'whisker-gauge',
-    'whisker-passes',
-    'level',
-  ],
-  needle: ['none', 'shut', 'tight', 'coarse', 'eye', 'lining', 'nowhere', 'prising', 'missing'],
-  order: ['ring', 'cycle', 'move', 'no-time', 'over', 'changed'],
-  stock: ['short'],
-} as const;
-
-type Stages = typeof CODES;
-export type CodeOf<S extends keyof Stages> = `${S}-${Stages[S][number]}`;
+interface Stages {
+  readonly form:
+    | 'apart'
+    | 'thin'
+    | 'swallowed'
+    | 'core-apart'
+    | 'core-undrawn'
+    | 'core-no-wool'
+    | 'through'
+    | 'wire-none'
+    | 'wire-short'
+    | 'wire-thick'
+    | 'falls';
+  readonly coat:
+    | 'nowhere'
+    | 'no-wool'
+    | 'unsuited'
+    | 'staple'
+    | 'base-shows'
+    | 'base-aslant'
+    | 'gaps'
+    | 'winds'
+    | 'uneven'
+    | 'stray'
+    | 'too-close'
+    | 'too-thick'
+    | 'long-for-body'
+    | 'tips-band'
+    | 'anchor-slips'
+    | 'strip-narrow'
+    | 'no-line'
+    | 'no-marking-wool'
+    | 'marking-nowhere'
+    | 'marking-lost'
+    | 'marking-soft'
+    | 'marking-short'
+    | 'slit-nowhere'
+    | 'no-reverse'
+    | 'raised-out'
+    | 'into-eye'
+    | 'corner'
+    | 'near'
+    | 'locks-short'
+    | 'unclothed';
+  readonly shade:
+    | 'missing'
+    | 'hide'
+    | 'hides-all'
+    | 'coat'
+    | 'raise'
+    | 'no-reverse'
+    | 'black'
+    | 'off'
+    | 'nowhere'
+    | 'fine'
+    | 'blaze'
+    | 'room'
+    | 'faint'
+    | 'broken'
+    | 'vanishes'
+    | 'clash'
+    | 'lining'
+    | 'small-missing';
+  readonly face:
+    | 'nowhere'
+    | 'nose-join'
+    | 'mouth-room'
+    | 'mouth-short'
+    | 'ears-when'
+    | 'eye-life'
+    | 'eye-style'
+    | 'eye-stock'
+    | 'eye-count'
+    | 'eye-differs'
+    | 'small-part'
+    | 'eye-sunk'
+    | 'eye-bulges'
+    | 'eye-hidden'
+    | 'eye-front'
+    | 'eye-side'
+    | 'eyes-differ'
+    | 'stems-meet'
+    | 'stems-out'
+    | 'stems-wire'
+    | 'small'
+    | 'dark-line'
+    | 'eye-lost'
+    | 'fur'
+    | 'away'
+    | 'whisker-way'
+    | 'whisker-thread'
+    | 'whisker-short'
+    | 'whisker-gauge'
+    | 'whisker-passes'
+    | 'level';
+  readonly needle: 'none' | 'shut' | 'tight' | 'coarse' | 'eye' | 'lining' | 'nowhere' | 'prising' | 'missing';
+  readonly order: 'ring' | 'cycle' | 'move' | 'no-time' | 'over' | 'changed';
+  readonly stock: 'short';
+}
+export type CodeOf<S extends keyof Stages> = `${S}-${Stages[S]}`;
 export type FindingCode = { [S in keyof Stages]: CodeOf<S> }[keyof Stages];
 
-export type CoatCode = Stages['coat'][number];
-export type NeedleCode = Stages['needle'][number];
+export type CoatCode = Stages['coat'];
+export type NeedleCode = Stages['needle'];

@@ -9,7 +9,7 @@ import type { Hand } from '@/core/piece/hand';
 import { plainWork } from '@/core/piece/work';
 import { PIECE_KIND, PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 
-export interface NewPiece {
+interface NewPiece {
   readonly id: string;
   readonly name: string;
   /** Body plan it begins from. */

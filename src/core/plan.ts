@@ -8,8 +8,6 @@
  * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
  * generator that pauses between pieces of work, so a worker can report progress and stop.
  */
-import { bagging, type Apart } from '@/core/order/bagging';
-import { sameRef } from './ref';
 import { planCoat } from './coat/coat';
 import { shapeAreas } from '@/core/coat/rows/shaped';
 import type { CoatPlan, ShapedAreas } from './coat/coat-plan';
@@ -27,18 +25,16 @@ import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import type { Finding, Operation } from './stage';
-import { say } from './text';
+import type { Finding } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
-import { APART } from './shade/steps/borders';
 import { planStock, type StockPlan } from './stock/stock';
 import { groundOf } from './needle/ground';
-import { firstNeedle, planNeedles, tryNeedles } from './needle/needle';
-import type { NeedleInput, NeedlePlan } from './needle/needle-plan';
+import type { NeedlePlan } from './needle/needle-plan';
 import { photographs, withFinish } from '@/core/order/finish-work';
-import { planWork, type Ordered } from '@/core/order/order';
-import { planSittings, type WorkPlan } from '@/core/order/work';
+import { putInOrder } from '@/core/order/in-order';
+import { afterCore, afterPhotographs, tied } from '@/core/order/across-stages';
+import type { WorkPlan } from '@/core/order/work';
 
 export interface Plan {
   readonly pieceId: string;
@@ -105,6 +101,84 @@ export function* shapeSteps(
   return { work, shaped: at.value, formKey };
 }
 
+/** What is known before the core is built. */
+interface Known {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly memo: Memo;
+  readonly work: FormWork;
+  readonly shaped: ShapedAreas;
+  readonly formKey: string;
+  readonly form: ReturnType<typeof planForm>;
+  readonly coat: ReturnType<typeof planCoat>;
+  readonly shade: ReturnType<typeof planShade>;
+}
+
+/** The rest of the plan, by the core as it is or as it was. */
+function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
+  const { piece, cupboard, hand, memo, work, shaped, formKey, form, coat, shade } = known;
+  const frame = planFrame(piece, cupboard, work, core.result);
+  const stands = planStands(piece, work, core.work, coat.result, frame.result);
+  const flat = planFlatParts(piece, cupboard, hand);
+  const laid = withFinish({
+    piece,
+    cupboard,
+    hand,
+    coat: coat.result,
+    operations: tied([...coat.operations, ...shade.operations], shade.ties),
+  });
+  const face = planFace({
+    piece,
+    cupboard,
+    hand,
+    form: work,
+    formKey,
+    scaleOfLife: form.result.scale.value,
+    core: core.result,
+    wire: frame.result,
+    coat: coat.result,
+    shade: shade.result,
+    coatWork: laid.map((o) => o.id),
+    memo,
+  });
+  const building = [...frame.operations, ...core.operations, ...flat.operations, ...face.operations];
+  const all = tied(afterPhotographs([photographs(), ...building, ...afterCore(laid)]), face.ties);
+  const ground = groundOf(work, coat.result, core.result, frame.result, face.result?.zones ?? [], shaped.owner);
+  const { needles, sorted, operations, sittings } = putInOrder(
+    { piece, cupboard, hand, ground, memo },
+    coat.result,
+    shade.result,
+    all,
+  );
+  const stock = planStock(piece, cupboard, hand, coat.result, operations);
+  return {
+    pieceId: piece.id,
+    form: form.result,
+    coat: coat.result,
+    shade: shade.result,
+    face: face.result,
+    core: core.result,
+    frame: frame.result,
+    stands: stands.result,
+    flatParts: flat.result,
+    needles: needles.result,
+    work: sittings.result,
+    stock: stock.result,
+    log: planLog(piece, coat.result, sittings.result),
+    findings: inWeight(
+      [form, core, frame, stands, flat, coat, shade, face, needles, sorted, sittings, stock].flatMap((s) => s.findings),
+    ),
+  };
+}
+
+/** What stops the work first; of equal weight in the order of the stages. */
+const inWeight = (findings: readonly Finding[]): Finding[] =>
+  findings
+    .map((f, i) => ({ f, i }))
+    .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
+    .map((x) => x.f);
+
 export function* planSteps(
   piece: Piece,
   cupboard: Cupboard,
@@ -117,101 +191,7 @@ export function* planSteps(
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
-  const finish = (core: ReturnType<typeof planCore>): Plan => {
-    const frame = planFrame(piece, cupboard, work, core.result);
-    const stands = planStands(piece, work, core.work, coat.result, frame.result);
-    const flat = planFlatParts(piece, cupboard, hand);
-    const laid = withFinish({
-      piece,
-      cupboard,
-      hand,
-      coat: coat.result,
-      operations: tied([...coat.operations, ...shade.operations], shade.ties),
-    });
-    const face = planFace({
-      piece,
-      cupboard,
-      hand,
-      form: work,
-      formKey,
-      scaleOfLife: form.result.scale.value,
-      core: core.result,
-      wire: frame.result,
-      coat: coat.result,
-      shade: shade.result,
-      coatWork: laid.map((o) => o.id),
-      memo,
-    });
-    const all = tied(
-      afterPhotographs([
-        photographs(),
-        ...frame.operations,
-        ...core.operations,
-        ...flat.operations,
-        ...face.operations,
-        ...afterCore(laid),
-      ]),
-      face.ties,
-    );
-    const zones = face.result?.zones ?? [];
-    const needling: NeedleInput = {
-      piece,
-      cupboard,
-      hand,
-      ground: groundOf(work, coat.result, core.result, frame.result, zones, shaped.owner),
-      memo,
-    };
-    const tried = tryNeedles(needling, all);
-    const best = new Map(tried.map((t) => [t.operation.id, firstNeedle(t)]));
-    const needleOf = (id: string) => best.get(id) ?? null;
-    const unbagged = planWork(all, piece.work.moves, needleOf);
-    // Which colours lie beside a trim is known once the rest is ordered.
-    const { bags, trims } = bagging(
-      unbagged.result.steps.map((s) => s.operation),
-      keptApart(coat.result, shade.result),
-      (id) => piece.areas.find((a) => a.id === id)!.name,
-    );
-    const sorted =
-      bags.length === 0
-        ? unbagged
-        : planWork([...all.map((o) => trims.get(o.id) ?? o), ...bags], piece.work.moves, needleOf);
-    const needles = planNeedles(
-      needling,
-      tried,
-      sorted.result.steps.map((s) => s.operation.id),
-    );
-    const ordered = withHolders(sorted.result, needles.saved);
-    const order = planSittings({ piece, hand, coat: coat.result, ordered, needles: needles.result });
-    const stock = planStock(
-      piece,
-      cupboard,
-      hand,
-      coat.result,
-      sorted.result.steps.map((s) => s.operation),
-    );
-    const findings = [form, core, frame, stands, flat, coat, shade, face, needles, sorted, order, stock].flatMap(
-      (s) => s.findings,
-    );
-    return {
-      pieceId: piece.id,
-      form: form.result,
-      coat: coat.result,
-      shade: shade.result,
-      face: face.result,
-      core: core.result,
-      frame: frame.result,
-      stands: stands.result,
-      flatParts: flat.result,
-      needles: needles.result,
-      work: order.result,
-      stock: stock.result,
-      log: planLog(piece, coat.result, order.result),
-      findings: findings
-        .map((f, i) => ({ f, i }))
-        .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
-        .map((x) => x.f),
-    };
-  };
+  const known: Known = { piece, cupboard, hand, memo, work, shaped, formKey, form, coat, shade };
   const asked = askedLoft(piece, work, coat.result, shaped);
   const coreKey = JSON.stringify([
     formKey,
@@ -224,73 +204,15 @@ export function* planSteps(
   ]);
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<{ readonly formKey: string; readonly core: ReturnType<typeof planCore> }>('core-plan');
-  const early = was && was.key !== coreKey && was.value.formKey === formKey ? finish(was.value.core) : undefined;
+  const early = was && was.key !== coreKey && was.value.formKey === formKey ? finish(known, was.value.core) : undefined;
   yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
   const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
   const made = memo.keep('core-plan', coreKey, () => ({
     formKey,
     core: planCore(piece, cupboard, hand, work, inside),
   }));
-  return finish(made.core);
+  return finish(known, made.core);
 }
-
-/** Neighbours that lie and whose colours differ too much to let offcuts of one fall into the other. */
-const keptApart = (coat: CoatPlan, shade: ShadePlan): Apart[] => {
-  const lies = new Set(coat.areas.flatMap((a) => (a.fur ? [a.id] : [])));
-  return shade.judged.pairs.flatMap((p) =>
-    p.kind === 'areas' && p.contrast > APART && lies.has(p.a.id) && lies.has(p.b.id) ? [{ a: p.a.id, b: p.b.id }] : [],
-  );
-};
-
-/** The core is built and firm before anything is laid on it, or the shape moves (common practice). */
-const afterCore = (coat: readonly Operation[]): Operation[] =>
-  coat.map((o) =>
-    o.after.every((a) => !coat.some((x) => x.id === a.id && sameRef(x.about, o.about)))
-      ? {
-          ...o,
-          after: [...o.after, { id: 'core-join', why: say`The core is built and firm first.`, strength: Infinity }],
-        }
-      : o,
-  );
-
-/** Photographs come before proportion. */
-const afterPhotographs = (operations: readonly Operation[]): Operation[] =>
-  operations.map((o) =>
-    o.stage === 'form' && o.about.kind !== 'photographs'
-      ? {
-          ...o,
-          after: [
-            ...o.after,
-            {
-              id: 'form-photos',
-              why: say`Photographs come first: memory drifts, and wrong proportion cannot be rescued by a coat.`,
-              strength: Infinity,
-              orderOnly: true,
-            },
-          ],
-        }
-      : o,
-  );
-
-/** Steps are shorter where several needles in a holder do them. */
-function withHolders(ordered: Ordered, saved: ReadonlyMap<string, number>): Ordered {
-  if (saved.size === 0) return ordered;
-  const steps = ordered.steps.map((s) => {
-    const less = saved.get(s.operation.id);
-    return less ? { ...s, operation: { ...s.operation, minutes: Math.max(1, s.operation.minutes - less) } } : s;
-  });
-  return { ...ordered, steps, minutes: steps.reduce((m, s) => m + s.operation.minutes, 0) };
-}
-
-/** Operations with what one stage asks another's to wait for. */
-const tied = (
-  operations: readonly Operation[],
-  ties: readonly { readonly operationId: string; readonly after: Operation['after'][number] }[],
-): Operation[] =>
-  operations.map((o) => {
-    const more = ties.filter((t) => t.operationId === o.id).map((t) => t.after);
-    return more.length > 0 ? { ...o, after: [...o.after, ...more] } : o;
-  });
 
 /** A short name for a list of numbers: the same list, the same name (FNV-1a over its bytes). */
 function digest(x: Float64Array): string {

@@ -1,5 +1,5 @@
 /** What something is about: a thing of the piece or of the cupboard, by kind and id. Nothing is read out of an id. */
-export type RefKind =
+type RefKind =
   | 'piece'
   | 'photographs'
   | 'frame'

@@ -8,7 +8,7 @@ import type { Ref } from './ref';
 import type { Vec3 } from './geometry/vec';
 import type { Text } from './text';
 
-export type Severity = 'stop' | 'caution' | 'note';
+type Severity = 'stop' | 'caution' | 'note';
 
 /** A change to the piece: the value to put at a path. */
 export interface PieceChange {
@@ -52,7 +52,7 @@ export type Where =
   | { readonly on: 'places'; readonly places: readonly Vec3[] };
 
 /** What the needle has to do there. */
-export type Stabbing = 'through' | 'join' | 'root' | 'surface' | 'line' | 'deep' | 'raise' | 'flat';
+type Stabbing = 'through' | 'join' | 'root' | 'surface' | 'line' | 'deep' | 'raise' | 'flat';
 
 /** Needling as a stage asks for it; which needle, how deep and at what angle is worked out from it. */
 export interface Needlework {

@@ -22,7 +22,7 @@ const log = () => state().piece!.log;
 const last = () => log()[log().length - 1]!;
 
 beforeEach(() => {
-  useDesk.setState({ piece: kingfisher, cupboard, plan: ready, view: defaultView, mine: true });
+  useDesk.setState({ piece: kingfisher, cupboard, plan: ready, view: defaultView, canEdit: true });
   useDesk.temporal.getState().clear();
 });
 

@@ -1,5 +1,6 @@
 /** The demo pieces and cupboard that ship with the app. */
 import { alpacaCria, brownHare, cupboard as demoCupboard, kingfisher, pineMarten } from '../../demo/load';
+import { wayOf } from '@/core/coat/ways';
 import type { Coat } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -11,9 +12,7 @@ export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher,
 /** Every lot a coat draws on. */
 const lotsOf = (c: Coat): string[] => {
   if (c.method === 'none') return [];
-  if (c.method === 'strip' && c.anchorLotId !== null) return [c.lotId, c.anchorLotId];
-  if (c.method === 'standing' && c.marking.kind !== 'none') return [c.lotId, c.marking.lotId];
-  return [c.lotId];
+  return [c.lotId, ...(wayOf(c.method).moreLots?.(c) ?? [])];
 };
 
 const lotsOfLayer = (l: Layer): string[] => {

@@ -21,7 +21,7 @@ export function savePieceFile(piece: Piece): void {
   hand(`${piece.id}.json`, new Blob([`${JSON.stringify(piece, null, 2)}\n`], { type: 'application/json' }));
 }
 
-export type OpenedFile =
+type OpenedFile =
   | { readonly ok: true; readonly id: string; readonly renamed: boolean }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 

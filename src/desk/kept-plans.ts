@@ -11,7 +11,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan, PlanOptions } from '@/core/plan';
 import type { Lasting } from '@/core/memo';
 
-export interface KeptPlan {
+interface KeptPlan {
   readonly id: string;
   /** Of the program that made it. */
   readonly mark: string;
@@ -22,7 +22,7 @@ export interface KeptPlan {
   readonly at: number;
 }
 
-export interface KeptMemory {
+interface KeptMemory {
   readonly id: string;
   readonly mark: string;
   readonly memory: Lasting;

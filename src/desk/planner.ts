@@ -36,14 +36,14 @@ function recall(id: string): Promise<void> {
 async function request(): Promise<void> {
   const { piece, cupboard, hand, settings, plan: shown } = useDesk.getState();
   if (!piece) return;
-  const mine = ++asked;
+  const turn = ++asked;
   clearTimeout(keeping);
   useDesk.setState({ stopped: false, planError: null });
   const options = planOptions(settings);
   const answered = { piece, cupboard, hand, shape: settings.shape };
   if (!shown) {
     const kept = await keptPlan(piece, cupboard, hand, options);
-    if (mine !== asked) return;
+    if (turn !== asked) return;
     if (kept) {
       // The worker has it before anything drawn asks about it.
       void connect().take(piece, cupboard, hand, options, kept);
@@ -53,18 +53,18 @@ async function request(): Promise<void> {
     }
   }
   await recall(piece.id);
-  if (mine !== asked) return;
+  if (turn !== asked) return;
   // A message may come after the plan it is about: nothing is heard of a run that has ended.
   let running = true;
   const report = Comlink.proxy((progress: Progress) => {
-    if (mine !== asked || !running) return;
+    if (turn !== asked || !running) return;
     const { early, ...rest } = progress;
     useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, options, report);
     running = false;
-    if (mine !== asked) return;
+    if (turn !== asked) return;
     if (!plan) return;
     useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
     // Whatever is changed meanwhile: this plan stays that of these inputs. What cannot be kept is worked out again.
@@ -76,7 +76,7 @@ async function request(): Promise<void> {
     }, QUIET);
   } catch (e) {
     running = false;
-    if (mine !== asked) return;
+    if (turn !== asked) return;
     useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
   }
 }

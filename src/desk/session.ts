@@ -100,7 +100,7 @@ export async function openPiece(id: string): Promise<Opened> {
     };
   const now = useDesk.getState();
   // Back from another room with nothing changed elsewhere: the piece and its history stay on the desk.
-  if (now.piece?.id === id && now.mine && now.savedAt === entry.savedAt) return { ok: true };
+  if (now.piece?.id === id && now.canEdit && now.savedAt === entry.savedAt) return { ok: true };
   // A relief is looked at from its front, not from behind its board.
   const relief = entry.piece.form.parts.some((p) => p.shape === 'board');
   const first = relief ? { yaw: -defaultView.yaw } : {};
@@ -138,7 +138,7 @@ export function keepPiece(id: string): () => void {
       });
       if (got) return;
     }
-    if (!ended) useDesk.setState({ mine: false });
+    if (!ended) useDesk.setState({ canEdit: false });
   };
   /** Waits until the other window lets go. */
   const takeWhenFree = () => {
@@ -151,8 +151,8 @@ export function keepPiece(id: string): () => void {
     answer(lock !== null && !ended);
     if (!lock || ended) return undefined;
     void (async () => {
-      if (!useDesk.getState().mine) await openPiece(id);
-      useDesk.setState({ mine: true });
+      if (!useDesk.getState().canEdit) await openPiece(id);
+      useDesk.setState({ canEdit: true });
     })();
     return new Promise<void>((r) => (release = r));
   };
@@ -170,20 +170,21 @@ export function keepPiece(id: string): () => void {
   const first = useDesk.getState().piece;
   if (first)
     void loadPiece(id).then(
-      (e) => JSON.stringify(e?.piece) !== JSON.stringify(first) && useDesk.getState().mine && keepDoc(first),
+      (e) => JSON.stringify(e?.piece) !== JSON.stringify(first) && useDesk.getState().canEdit && keepDoc(first),
     );
   const keepView = keeper<unknown>((v) => saveThing(`view:${id}`, v));
   const stop = useDesk.subscribe((now, before) => {
-    if (now.piece !== before.piece && now.piece?.id === id && now.mine && before.piece?.id === id) keepDoc(now.piece);
-    if (now.view !== before.view && now.piece?.id === id && before.piece?.id === id && now.mine) keepView(now.view);
+    if (now.piece !== before.piece && now.piece?.id === id && now.canEdit && before.piece?.id === id)
+      keepDoc(now.piece);
+    if (now.view !== before.view && now.piece?.id === id && before.piece?.id === id && now.canEdit) keepView(now.view);
   });
   const deaf = listen((word) => {
     if (word.says === 'give-way' && word.id === id && release) {
       release();
       release = null;
-      useDesk.setState({ mine: false });
+      useDesk.setState({ canEdit: false });
     }
-    if (word.says === 'piece-saved' && word.id === id && !useDesk.getState().mine) {
+    if (word.says === 'piece-saved' && word.id === id && !useDesk.getState().canEdit) {
       void loadPiece(id).then((e) => e?.piece && useDesk.setState({ piece: e.piece, savedAt: e.savedAt }));
     }
   });
@@ -193,7 +194,7 @@ export function keepPiece(id: string): () => void {
     release?.();
     stop();
     deaf();
-    useDesk.setState({ mine: true });
+    useDesk.setState({ canEdit: true });
   };
 }
 

@@ -52,7 +52,7 @@ function db(): Promise<IDBPDatabase<Database>> {
 }
 
 /** What one window tells the others. */
-export type Word =
+type Word =
   | { readonly says: 'piece-saved'; readonly id: string }
   | { readonly says: 'thing-saved'; readonly name: string }
   | { readonly says: 'give-way'; readonly id: string };

@@ -24,7 +24,7 @@ const length = () => desk().piece!.form.finishedLengthMm;
 
 beforeEach(() => {
   endGesture();
-  useDesk.setState({ piece: pineMarten, cupboard, view: defaultView, mine: true, message: null });
+  useDesk.setState({ piece: pineMarten, cupboard, view: defaultView, canEdit: true, message: null });
   useDesk.temporal.getState().clear();
 });
 
@@ -101,7 +101,7 @@ describe('a remedy', () => {
 
 describe('a window that only looks on', () => {
   it('changes nothing', () => {
-    useDesk.setState({ mine: false });
+    useDesk.setState({ canEdit: false });
     setLength(400);
     applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }]);
     undo();

@@ -17,7 +17,7 @@ import type { PieceChange } from '@/core/stage';
 import { defaultSettings, type Settings } from './settings';
 import { defaultView, type View } from './view';
 
-export interface Answered {
+interface Answered {
   readonly shape: Settings['shape'];
   readonly piece: Piece;
   readonly cupboard: Cupboard;
@@ -46,7 +46,7 @@ export interface Desk {
   readonly unsaved: number;
   readonly savedAt: string | null;
   readonly saveError: string | null;
-  readonly mine: boolean;
+  readonly canEdit: boolean;
   readonly message: string | null;
 }
 
@@ -81,7 +81,7 @@ export const useDesk = create<Desk>()(
       unsaved: 0,
       savedAt: null,
       saveError: null,
-      mine: true,
+      canEdit: true,
       message: null,
     }),
     {
@@ -121,7 +121,7 @@ export function endGesture(): void {
 }
 
 function record(change: Partial<Pick<Desk, 'piece' | 'cupboard' | 'hand'>>): void {
-  if (!useDesk.getState().mine) {
+  if (!useDesk.getState().canEdit) {
     useDesk.setState({ message: 'This piece is being worked on in another window.' });
     return;
   }
@@ -175,12 +175,12 @@ export function applyRemedy(changes: readonly PieceChange[]): void {
 
 export function undo(): void {
   endGesture();
-  if (useDesk.getState().mine) useDesk.temporal.getState().undo();
+  if (useDesk.getState().canEdit) useDesk.temporal.getState().undo();
 }
 
 export function redo(): void {
   endGesture();
-  if (useDesk.getState().mine) useDesk.temporal.getState().redo();
+  if (useDesk.getState().canEdit) useDesk.temporal.getState().redo();
 }
 
 export function setView(change: Partial<View>): void {

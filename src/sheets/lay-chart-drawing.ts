@@ -4,7 +4,7 @@
  */
 import type { ChartColumn, ChartDress } from '@/core/coat/chart/lay-chart';
 
-export interface RowMark {
+interface RowMark {
   readonly number: number;
   readonly y: number;
   readonly stretches: readonly { readonly x1: number; readonly x2: number; readonly closed: boolean }[];

@@ -10,8 +10,8 @@ import type { Units } from '@/units/units';
 import { unpackWoff } from './woff';
 
 const PT = 72 / 25.4;
-export const PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
-export type PaperSize = keyof typeof PAPERS;
+const PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
+type PaperSize = keyof typeof PAPERS;
 export const MARGIN = 14;
 
 /** How a maker wants sheets printed. */

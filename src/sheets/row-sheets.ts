@@ -137,7 +137,7 @@ function chartWords(area: AreaPlan, wool: string, u: Units): string {
   const apart = fur.docket.spacing.map((v) => format({ kind: 'length', value: v }, u)).join(' to ');
   const cut = fur.figures.cutLength;
   const what = `${n} ${n === 1 ? unit.one : unit.many}${apart && n > 1 ? `, ${apart} apart` : ''}, at true size. Begin at the hem, at the bottom. `;
-  if (fur.method === 'locks') return `${what}Set locks of ${wool} at least ${format(cut!, u)} long.`;
+  if (wayOf(fur.method).takes === 'locks') return `${what}Set locks of ${wool} at least ${format(cut!, u)} long.`;
   return cut ? `${what}Cut ${format(cut, u)} lengths of ${wool}.` : `${what}${wool}.`;
 }
 

@@ -12,7 +12,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import type { Operation } from '@/core/stage';
 
-export type SideName = keyof typeof SIDES;
+type SideName = keyof typeof SIDES;
 type Flat = readonly [number, number];
 
 export interface WherePicture {

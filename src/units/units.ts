@@ -109,7 +109,7 @@ export function words(t: Text, u: Units): string {
   return t.map((p) => (typeof p === 'string' ? p : format(p, u))).join('');
 }
 
-export type Typed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly says: string };
+type Typed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly says: string };
 
 /** The unit a field of this kind is typed in. */
 export function unitOf(kind: QuantityKind, u: Units): string {

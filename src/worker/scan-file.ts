@@ -11,7 +11,7 @@ import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { ScanError, type Soup } from '@/core/geometry/repair';
 import { LARGEST_SCAN } from '@/core/form/scan-limits';
 
-export type ScanKind = 'obj' | 'stl' | 'ply' | 'glb';
+type ScanKind = 'obj' | 'stl' | 'ply' | 'glb';
 
 /** What a file holds by its first bytes; null when it is none of the four. */
 export function scanKind(bytes: Uint8Array): ScanKind | null {

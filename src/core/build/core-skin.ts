@@ -3,6 +3,7 @@
  * the true distance to the skin, measured anew: where parts blend, the drawing's own field is not a distance.
  */
 import { insideGrid, SkinFinder, type InsideGrid } from '@/core/geometry/inside';
+import { SurfaceError } from '@/core/geometry/mesh';
 import { skinOfGrid, type Skin } from '@/core/geometry/polygonise';
 
 /** The coat may not grow thicker faster than this along the skin, or the core would get a step. core.md, 2. */
@@ -65,8 +66,9 @@ export function coreSkin(skin: Skin, loft: Float64Array): CoreSkin {
   for (const f of FINENESS) {
     try {
       return attempt(skin, loft, skin.edgeMm * f);
-    } catch {
+    } catch (e) {
       // The next grid meets the core elsewhere.
+      if (!(e instanceof SurfaceError)) throw e;
     }
   }
   return { skin: null, undrawn: true, ...depthsOf(skin, skin.edgeMm, false), loft };

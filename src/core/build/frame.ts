@@ -25,14 +25,14 @@ const PITCH = 8;
 /** Turns wound where two wires meet; ours. */
 const TURNS = 3;
 /** Wool wanted on each side of the wire, mm; ours. */
-export const LEAST_ROOM_MM = 1;
+const LEAST_ROOM_MM = 1;
 /** A limb shorter than this share of the body carries no wire; ours. */
 const SHORTEST = 0.1;
 
 /** g/cm3, handbook values. */
-export const METAL_DENSITY = { steel: 7.85, aluminium: 2.7, copper: 8.96 } as const;
+const METAL_DENSITY = { steel: 7.85, aluminium: 2.7, copper: 8.96 } as const;
 
-export interface WireRun {
+interface WireRun {
   readonly name: string;
   /** Way through the animal, one after the other; drawn inside the core. mm */
   readonly paths: readonly (readonly Vec3[])[];

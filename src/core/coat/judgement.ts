@@ -11,7 +11,7 @@ import type { RowSet } from '@/core/coat/rows/rows';
 import type { LayContext } from './way';
 
 /** Seen aslant a coat may hide a little less. Ours. */
-export const WELL_ASLANT = 0.9;
+const WELL_ASLANT = 0.9;
 /** How much wool a mm of length may bring to a cm of row and still be caught: felt of 130 mg/cm3 in a line 1 mm wide. Ours. */
 const ROOTABLE = 1.3;
 /** Rows nearer than this press down the row just laid. Ours. */

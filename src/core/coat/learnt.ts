@@ -11,7 +11,7 @@ import { WELL } from '@/core/coat/cover/cover';
 import type { Spec } from './way';
 import { wayOf } from './ways';
 
-export interface Learnt {
+interface Learnt {
   readonly hand: Hand;
   readonly habit: number;
   readonly rise: number;
@@ -38,7 +38,7 @@ const weighedOver = (s: Swatch): number =>
  * Kappa at which a swatch looks as it did: the one assumed where the two agree, else the nearest that does.
  * @returns null when no kappa explains it (rows too far apart for any wool to hide the base)
  */
-export function kappaOf(s: Swatch, lot: Lot, hand: Hand): number | null {
+function kappaOf(s: Swatch, lot: Lot, hand: Hand): number | null {
   const spec = s.coat as Laid;
   const coverAt = (kappa: number) =>
     wayOf(spec.method).look({ spec, lot, hand: withKappa(hand, lot, kappa), habit: weighedOver(s), rise: 1 }).cover

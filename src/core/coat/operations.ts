@@ -40,7 +40,7 @@ export const workOn = (c: LayContext, cutLengthMm: number | null, materials: rea
 export const tiesUnder = (c: LayContext): Operation['after'] =>
   c.under.map((x) => ({ id: `lay-${x.areaId}`, why: x.why, strength: x.strength }));
 
-export interface CutThenLay {
+interface CutThenLay {
   readonly cutLengthMm: number;
   /** Wool that is cut; it is laid after that. */
   readonly materials: readonly Material[];

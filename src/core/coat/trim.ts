@@ -3,7 +3,7 @@
  * take, teasing and looking between, for it cannot be put back (common practice: long ends first, then little by little).
  * Lengths mm, masses g.
  */
-export interface TrimStep {
+interface TrimStep {
   readonly kind: 'bulk cut' | 'step' | 'last pass';
   /** Length of the free end after this step. */
   readonly leavesMm: number;

@@ -12,6 +12,8 @@ import type { Area } from '@/core/piece/schema';
 import type { Finding, Operation, PieceChange, WoolUse } from '@/core/stage';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import type { Text } from '@/core/text';
+import type { CoatField } from '@/core/coat/coat-field';
+import type { MarginRange } from '@/core/coat/cover/margin-range';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import type { Docket } from '@/core/coat/chart/docket';
 import type { LayChart } from '@/core/coat/chart/lay-chart';
@@ -23,7 +25,7 @@ import type { SheetCut } from '@/core/coat/techniques/sheet/sheet-cut';
 import type { StripPlan } from '@/core/coat/techniques/strip/strip-line';
 import type { TrimPlan } from './trim';
 
-export type WoolForm = (typeof WOOL_FORMS)[number];
+type WoolForm = (typeof WOOL_FORMS)[number];
 
 /** How well a form of wool serves a way of laying, with the reason. */
 export interface Suit {
@@ -127,7 +129,6 @@ export interface Lay {
   readonly operations: readonly Operation[];
 }
 
-/** What a first spec is made from. */
 /** Length and spacing as shares of the finished length, lift in degrees. */
 export interface FirstShares {
   readonly length: number;
@@ -135,6 +136,7 @@ export interface FirstShares {
   readonly lift: number;
 }
 
+/** What a first spec is made from. */
 export interface Begin {
   /** What is usual for that place of the animal, where it is known. */
   readonly usual?: FirstShares;
@@ -156,6 +158,24 @@ export interface Way<C extends Laid = Laid> {
   readonly surface: 'teased' | 'passed' | 'raised';
   /** Trimmed as a step of its own, which its laying may count in already, or as it is laid. */
   readonly trimmed: 'by itself' | 'counted in laying' | 'in laying';
+  /** Why nothing is trimmed, where there is more to say than that. */
+  readonly untrimmed?: string;
+  /** What is taken in hand: lengths cut from the wool, or locks as they grew. */
+  readonly takes: 'cut lengths' | 'locks';
+  /** On a ticket, in two or three words; its title where it says nothing. */
+  readonly inShort?: (rows: number) => string;
+  /** The measures a maker decides, in the order they are asked. */
+  readonly fields: readonly CoatField[];
+  /** The measures that may be moved until the coat only just covers. */
+  readonly margins: readonly MarginRange[];
+  /** A spec with one measure changed and all that goes along with it; only that measure where it says nothing. */
+  readonly changed?: (spec: C, key: string, value: number) => C;
+  /** Whether every root lies hidden under another row; asked only where roots can show. */
+  readonly rootsHidden?: (spec: C) => boolean;
+  /** Finished lengths along the area where they change, and where that is. */
+  readonly lengths?: (spec: C) => readonly (readonly [string, number])[];
+  /** Lots it draws on besides its own. */
+  readonly moreLots?: (spec: C) => readonly string[];
   readonly goodFor: string;
   readonly costs: string;
   readonly suits: Readonly<Record<WoolForm, Suit>>;

@@ -43,7 +43,7 @@ export function patchOf(
   return { linear: [sum[0]! / n, sum[1]! / n, sum[2]! / n], clipped: clipped / n };
 }
 
-export interface PaletteColour {
+interface PaletteColour {
   readonly hex: string;
   readonly lab: Triple;
   /** Share of the picture. */
@@ -63,7 +63,7 @@ const ROUNDS = 24;
 const ALIKE = 4;
 
 /** A small copy in linear light, stride 3, each cell the mean of its pixels. */
-export function smallCopy({ width, height, pixels }: Picture): {
+function smallCopy({ width, height, pixels }: Picture): {
   readonly linear: Float64Array;
   readonly clipped: number;
 } {

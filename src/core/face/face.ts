@@ -37,7 +37,7 @@ export type { FacePlan } from './face-plan';
 /** Left free beyond the edge of the eye, mm. Ours. */
 const CLEAR_ROUND = 1;
 
-export interface FaceInput {
+interface FaceInput {
   readonly piece: Piece;
   readonly cupboard: Cupboard;
   readonly hand: Hand;

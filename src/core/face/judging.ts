@@ -17,9 +17,6 @@ export interface Judging {
   readonly form: FormWork;
 }
 
-/** What a finding is about: a feature of the face. */
-export type Feature = 'nose' | 'mouth' | 'eyes' | 'ears' | 'brows' | 'whiskers';
-
 export type Put = (f: Omit<Finding, 'stage' | 'about'> & { readonly about?: Ref | null }) => void;
 
 /** A change of the face. */

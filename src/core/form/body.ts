@@ -177,7 +177,7 @@ export function makeBody(
   };
 }
 
-export interface PartPlace {
+interface PartPlace {
   /** Share of the way along the part, 0..1. */
   readonly along: number;
   /** Degrees round its axis from its top, 0..180. */

@@ -87,7 +87,7 @@ export function seenFlat(at: Vec3, side: Reference['side']): Flat {
   return [dot(at, cross(up, from)), dot(at, up)];
 }
 
-export interface PinCompared {
+interface PinCompared {
   readonly id: string;
   readonly name: string;
   readonly piece: Flat;

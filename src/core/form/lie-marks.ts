@@ -6,6 +6,7 @@
  */
 import type { Skin } from '@/core/geometry/polygonise';
 import type { Vec3 } from '@/core/geometry/vec';
+import { UnionFind } from '@/core/union-find';
 
 export interface LieMark {
   readonly kind: 'crown' | 'whirl' | 'meeting' | 'saddle' | 'parting';
@@ -65,22 +66,16 @@ export function lieMarks(skin: Skin, lie: Float64Array): LieMark[] {
     for (let k = 0; k < 3; k++) apart += (p[3 * v + k]! - p[3 * u + k]!) * (lie[3 * v + k]! - lie[3 * u + k]!);
     if (apart > 0) sharp.push(e);
   }
-  const root = new Map<number, number>();
-  const find = (i: number): number => {
-    let r = i;
-    while (root.get(r) !== r) r = root.get(r)!;
-    return r;
-  };
+  const lines = new UnionFind(skin.triangles.length / 3);
   for (const e of sharp) {
     // Triangles on both sides tie neighbouring edges together.
     const ids = [edges.sides[2 * e]!, edges.sides[2 * e + 1]!].filter((x) => x >= 0);
-    for (const i of ids) if (!root.has(i)) root.set(i, i);
-    for (let k = 1; k < ids.length; k++) root.set(find(ids[0]!), find(ids[k]!));
+    for (let k = 1; k < ids.length; k++) lines.join(ids[0]!, ids[k]!);
   }
   const groups = new Map<number, number[]>();
   for (const e of sharp) {
     const s = edges.sides[2 * e]!;
-    const r = find(s >= 0 ? s : edges.sides[2 * e + 1]!);
+    const r = lines.head(s >= 0 ? s : edges.sides[2 * e + 1]!);
     groups.set(r, [...(groups.get(r) ?? []), e]);
   }
   for (const list of groups.values()) {

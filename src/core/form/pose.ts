@@ -7,12 +7,12 @@ import { add, cross, dot, flatten, norm, scale as times, sub, unit, type Vec3 } 
 import type { Joint, Part } from '@/core/piece/schema';
 
 /** A turn and a shift: x -> turn x + shift. `turn` row by row. */
-export interface Rigid {
+interface Rigid {
   readonly turn: readonly number[];
   readonly shift: Vec3;
 }
 
-export const STILL: Rigid = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], shift: [0, 0, 0] };
+const STILL: Rigid = { turn: [1, 0, 0, 0, 1, 0, 0, 0, 1], shift: [0, 0, 0] };
 
 export const turned = (r: Rigid, v: Vec3): Vec3 => [
   r.turn[0]! * v[0] + r.turn[1]! * v[1] + r.turn[2]! * v[2],

@@ -20,7 +20,7 @@ const triple = (v: Vec3): Triple => [tidy(v[0]), tidy(v[1]), tidy(v[2])];
 const tidy = (x: number): number => Math.round(x * 1000) / 1000;
 
 /** A new form with these parts and the same millimetres per drawn unit. */
-export function keepScale(form: Form, parts: Part[]): Form {
+function keepScale(form: Form, parts: Part[]): Form {
   const k = drawnLength(parts) / drawnLength(form.parts);
   return { ...form, parts, finishedLengthMm: form.finishedLengthMm * k, lifeLengthMm: form.lifeLengthMm * k };
 }
@@ -221,7 +221,7 @@ export function addPad(form: Form, on: string, kind: PadKind): { form: Form; id:
 }
 
 /** A part and all that sits on it. */
-export function withAllOn(parts: readonly Part[], id: string): string[] {
+function withAllOn(parts: readonly Part[], id: string): string[] {
   return [id, ...parts.filter((p) => p.on === id).flatMap((p) => withAllOn(parts, p.id))];
 }
 
@@ -244,7 +244,7 @@ export function removePart(piece: Piece, id: string): Piece {
 }
 
 /** The measure a maker states the size by, in drawn units: the whole animal, or the length of a part. */
-export function statedMeasure(parts: readonly Part[], by: string, extents: { min: Vec3; max: Vec3 }): number {
+function statedMeasure(parts: readonly Part[], by: string, extents: { min: Vec3; max: Vec3 }): number {
   if (by === 'height') return extents.max[1] - extents.min[1];
   if (by === 'width') return extents.max[0] - extents.min[0];
   const part = parts.find((p) => p.id === by);

@@ -6,7 +6,7 @@
  */
 
 /** Symmetric matrix by columns; both triangles are stored. `start` has length n + 1. */
-export interface SymmetricMatrix {
+interface SymmetricMatrix {
   readonly n: number;
   readonly start: Int32Array;
   readonly row: Int32Array;

@@ -5,6 +5,8 @@
  *
  * Corner number = x + 2 y + 4 z. Edge number = 4 axis + (lower other coordinate) + 2 (higher other coordinate).
  */
+import { UnionFind } from '@/core/union-find';
+
 export const EDGE_CORNERS: readonly (readonly [number, number])[] = [0, 1, 2].flatMap((axis) =>
   [0, 1, 2, 3].map((rest): [number, number] => {
     const [u, v] = [0, 1, 2].filter((k) => k !== axis) as [number, number];
@@ -27,22 +29,21 @@ export const SHEET_COUNT = new Uint8Array(256);
 for (let pattern = 0; pattern < 256; pattern++) {
   const inside = (c: number) => ((pattern >> c) & 1) === 1;
   const crossed = EDGE_CORNERS.map(([a, b]) => inside(a) !== inside(b));
-  const root = EDGE_CORNERS.map((_, i) => i);
-  const find = (i: number): number => (root[i] === i ? i : find(root[i]!));
+  const groups = new UnionFind(EDGE_CORNERS.length);
   for (const face of FACES) {
     const onFace = EDGE_CORNERS.flatMap(([a, b], e) => (crossed[e] && face.includes(a) && face.includes(b) ? [e] : []));
-    if (onFace.length === 2) root[find(onFace[0]!)] = find(onFace[1]!);
+    if (onFace.length === 2) groups.join(onFace[0]!, onFace[1]!);
     if (onFace.length === 4) {
       for (const c of face.filter(inside)) {
         const [e, f] = onFace.filter((x) => EDGE_CORNERS[x]!.includes(c));
-        root[find(e!)] = find(f!);
+        groups.join(e!, f!);
       }
     }
   }
   const numbers = new Map<number, number>();
   crossed.forEach((yes, e) => {
     if (!yes) return;
-    const r = find(e);
+    const r = groups.head(e);
     if (!numbers.has(r)) numbers.set(r, numbers.size);
     SHEET[pattern * 12 + e] = numbers.get(r)!;
   });

@@ -6,7 +6,7 @@
  */
 import type { Edges, Mesh } from './mesh';
 
-export interface Hit {
+interface Hit {
   /** Nearest triangle; -1 when none is known. */
   readonly triangle: number;
   /** Distance to the curved skin, mm; positive inside. */

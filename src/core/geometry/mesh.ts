@@ -2,10 +2,15 @@
  * Triangle meshes on typed arrays: who is next to whom, is the surface closed, how large is it.
  * `positions` has stride 3 (x, y, z in mm), `triangles` stride 3 (corner indices, anticlockwise seen from outside).
  */
+import { UnionFind } from '@/core/union-find';
+
 export interface Mesh {
   readonly positions: Float64Array;
   readonly triangles: Uint32Array;
 }
+
+/** A body, or a grid laid over it, has no closed surface; the same body on another grid may have one. */
+export class SurfaceError extends Error {}
 
 /** Edges of a mesh. `ends` stride 2 (lower index first), `sides` stride 2 (triangles, -1 for none), `ofTriangle` stride 3. */
 export interface Edges {
@@ -18,7 +23,7 @@ export interface Edges {
 
 /**
  * Lists every edge once.
- * @throws when an edge has more than two triangles, or two triangles run along it the same way.
+ * @throws SurfaceError when an edge has more than two triangles, or two triangles run along it the same way.
  */
 export function buildEdges(triangles: Uint32Array, vertexCount: number): Edges {
   const m = triangles.length;
@@ -55,14 +60,14 @@ export function buildEdges(triangles: Uint32Array, vertexCount: number): Edges {
       ofTriangle[t + k] = e;
       // The side says which way the triangle runs along the edge: slot 0 from low to high, slot 1 back.
       const slot = 2 * e + (u < v ? 0 : 1);
-      if (sides[slot] !== -1) throw new Error(`the surface is not manifold at edge ${lo}-${hi}`);
+      if (sides[slot] !== -1) throw new SurfaceError(`the surface is not manifold at edge ${lo}-${hi}`);
       sides[slot] = t / 3;
     }
   }
   return { count, ends, sides, ofTriangle };
 }
 
-export interface SurfaceCheck {
+interface SurfaceCheck {
   readonly closed: boolean;
   readonly euler: number;
   readonly pieces: number;
@@ -71,18 +76,14 @@ export interface SurfaceCheck {
 /** Is the surface closed, what is its Euler number, and of how many pieces is it. */
 export function checkSurface(mesh: Mesh, edges: Edges): SurfaceCheck {
   const n = mesh.positions.length / 3;
-  const root = new Int32Array(n).map((_, i) => i);
-  const find = (i: number): number => {
-    while (root[i] !== i) i = root[i] = root[root[i]!]!;
-    return i;
-  };
+  const groups = new UnionFind(n);
   let closed = true;
   for (let e = 0; e < edges.count; e++) {
     if (edges.sides[2 * e] === -1 || edges.sides[2 * e + 1] === -1) closed = false;
-    root[find(edges.ends[2 * e]!)] = find(edges.ends[2 * e + 1]!);
+    groups.join(edges.ends[2 * e]!, edges.ends[2 * e + 1]!);
   }
   const used = new Set<number>();
-  for (let i = 0; i < mesh.triangles.length; i++) used.add(find(mesh.triangles[i]!));
+  for (let i = 0; i < mesh.triangles.length; i++) used.add(groups.head(mesh.triangles[i]!));
   return { closed, euler: n - edges.count + mesh.triangles.length / 3, pieces: used.size };
 }
 

@@ -2,6 +2,7 @@
  * Distance over the skin from one or more places: fast marching over the triangles (Kimmel and Sethian 1998), straight
  * distances as far as `exact` from the start. Lengths in the unit of the mesh.
  */
+import { Heap } from '@/core/heap';
 import { nearestVertex, type Mesh } from './mesh';
 import type { Vec3 } from './vec';
 
@@ -76,8 +77,8 @@ function march(mesh: Mesh, d: Float64Array): void {
   const { positions: p, triangles: T } = mesh;
   const ring = ringsOf(mesh);
   const done = new Uint8Array(d.length);
-  const heap = new Heap(d);
-  d.forEach((x, v) => Number.isFinite(x) && heap.put(v));
+  const heap = new Heap();
+  d.forEach((x, v) => Number.isFinite(x) && heap.put(v, x));
   for (let v = heap.take(); v >= 0; v = heap.take()) {
     if (done[v]) continue;
     done[v] = 1;
@@ -91,7 +92,7 @@ function march(mesh: Mesh, d: Float64Array): void {
         const x = through(p, w, a, b, d[a]!, d[b]!);
         if (x < d[w]! - 1e-12) {
           d[w] = x;
-          heap.put(w);
+          heap.put(w, x);
         }
       }
     }
@@ -132,52 +133,4 @@ function through(p: Float64Array, c: number, a: number, b: number, da: number, d
   const cross = (x: number, y: number) => x * sy - y * sx;
   if (cross(la, 0) < 0 || cross(bx, by) > 0) return edge;
   return Math.min(edge, Math.hypot(sx, sy));
-}
-
-/** A heap of vertices by distance; a vertex may stand in it more than once. */
-class Heap {
-  readonly #d: Float64Array;
-  readonly #at: number[] = [];
-  readonly #key: number[] = [];
-  constructor(d: Float64Array) {
-    this.#d = d;
-  }
-  put(v: number): void {
-    const key = this.#d[v]!;
-    let i = this.#at.length;
-    this.#at.push(v);
-    this.#key.push(key);
-    while (i > 0) {
-      const up = (i - 1) >> 1;
-      if (this.#key[up]! <= key) break;
-      this.#at[i] = this.#at[up]!;
-      this.#key[i] = this.#key[up]!;
-      i = up;
-    }
-    this.#at[i] = v;
-    this.#key[i] = key;
-  }
-  /** @returns -1 when empty */
-  take(): number {
-    const n = this.#at.length;
-    if (n === 0) return -1;
-    const top = this.#at[0]!;
-    const v = this.#at.pop()!;
-    const key = this.#key.pop()!;
-    if (n > 1) {
-      let i = 0;
-      for (;;) {
-        let c = 2 * i + 1;
-        if (c >= n - 1) break;
-        if (c + 1 < n - 1 && this.#key[c + 1]! < this.#key[c]!) c++;
-        if (this.#key[c]! >= key) break;
-        this.#at[i] = this.#at[c]!;
-        this.#key[i] = this.#key[c]!;
-        i = c;
-      }
-      this.#at[i] = v;
-      this.#key[i] = key;
-    }
-    return top;
-  }
 }

@@ -6,7 +6,7 @@
 import { EDGE_CORNERS, SHEET, SHEET_COUNT } from './cube-cases';
 import { flipToDelaunay } from './delaunay';
 import { fieldValue, partsNear, type Field } from './field';
-import { buildEdges, checkSurface, curvedExtent, type Edges, type Extent, type Mesh } from './mesh';
+import { buildEdges, checkSurface, curvedExtent, SurfaceError, type Edges, type Extent, type Mesh } from './mesh';
 
 export interface Skin extends Mesh {
   readonly normals: Float64Array;
@@ -372,12 +372,13 @@ const attempt = (f: Field, edgeMm: number, shift: number): Skin =>
 /**
  * The closed skin where the values of a grid change sign.
  * @param symmetric the grid holds one half (its first layer mirrors its second across x = 0) and the other is its image
- * @throws when there is no surface or it cannot be closed
+ * @throws SurfaceError when there is no surface or it cannot be closed
  */
 export function skinOfGrid(grid: Grid, symmetric: boolean): Skin {
   untangle(grid, symmetric);
   const sheets = dualSheets(grid, symmetric);
-  if (sheets.quads.length === 0) throw new Error('the body holds no surface at this size');
+  if (sheets.quads.length === 0)
+    throw new SurfaceError(`the body holds no surface on a grid of ${grid.n.join(' x ')} with cells of ${grid.h} mm`);
   const normals = settle(grid, sheets);
   const half = splitQuads(sheets.positions, sheets.quads, sheets.onMidline);
   flipToDelaunay(sheets.positions, half, buildEdges(half, sheets.positions.length / 3), sheets.onMidline);
@@ -386,7 +387,8 @@ export function skinOfGrid(grid: Grid, symmetric: boolean): Skin {
     : { positions: sheets.positions, normals, triangles: half, mirror: new Uint32Array(0) };
   const edges = buildEdges(whole.triangles, whole.positions.length / 3);
   const check = checkSurface(whole, edges);
-  if (!check.closed) throw new Error('the surface did not close');
+  if (!check.closed)
+    throw new SurfaceError(`the surface did not close on a grid of ${grid.n.join(' x ')} with cells of ${grid.h} mm`);
   return {
     ...whole,
     edges,

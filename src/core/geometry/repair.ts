@@ -41,7 +41,7 @@ export interface Repaired {
 /** More triangles than this are made anew, coarser: every later step costs with them. */
 export const MOST_TRIANGLES = 60_000;
 /** Fewer than this are made anew, finer, so that rows run smoothly over them. */
-export const FEWEST_TRIANGLES = 4000;
+const FEWEST_TRIANGLES = 4000;
 /** Side of the grid as a share of the longest way across. */
 const GRID = 1 / 96;
 

@@ -9,7 +9,7 @@
  * A sphere swept from A to B with its radius going evenly from `ra` to `rb`.
  * Everything that does not depend on the point is worked out once.
  */
-export interface RoundCone {
+interface RoundCone {
   readonly kind: 'cone';
   readonly ax: number;
   readonly ay: number;
@@ -48,7 +48,7 @@ export const box = (centre: Box['centre'], half: Box['half'], round: number): Bo
   round,
 });
 
-export function boxDistance(b: Box, px: number, py: number, pz: number): number {
+function boxDistance(b: Box, px: number, py: number, pz: number): number {
   const x = Math.abs(px - b.centre[0]) - b.half[0] + b.round;
   const y = Math.abs(py - b.centre[1]) - b.half[1] + b.round;
   const z = Math.abs(pz - b.centre[2]) - b.half[2] + b.round;

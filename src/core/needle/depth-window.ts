@@ -38,12 +38,12 @@ export interface Window {
 }
 
 /** Kept from the other side where it shows, and from wire and stem. */
-export const BEHIND_MM = 2;
-export const CLEAR_MM = 1;
+const BEHIND_MM = 2;
+const CLEAR_MM = 1;
 /** A mat takes a point so deep at most, mm. Ours. */
-export const MAT_MM = 8;
+const MAT_MM = 8;
 /** A barb must get at least so far below the layer to hold on to the ground, mm. Ours. */
-export const BITE_MM = 0.5;
+const BITE_MM = 0.5;
 /** Beyond the bite on the surface, so that a second and third barb work. Ours. */
 const SHALLOW_MM = 4;
 /** Collar and fringe are felted so deep into the ground. Ours. */

@@ -65,7 +65,7 @@ export function sightOf(g: Ground, work: Needlework, spots: readonly Spot[]): Si
 }
 
 /** A place whose window stays shut at the angle chosen, and the angle that would open it. */
-export interface Tight {
+interface Tight {
   readonly spot: number;
   readonly limit: Limit;
   readonly mostMm: number;

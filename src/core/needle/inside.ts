@@ -25,7 +25,7 @@ export interface Layer {
   readonly thickMm: number;
 }
 
-export interface BarbState {
+interface BarbState {
   /** From the point along the needle, and how deep it is below the ground, square to it; negative within the layers. */
   readonly at: number;
   readonly belowMm: number;

@@ -9,7 +9,7 @@ import { markWidth, type Blade } from './blade';
 import { needleMarks } from './needle-methods';
 
 /** From how far around a stab drags fibre across, mm. Ours. */
-export const DRAGS_MM = 0.75;
+const DRAGS_MM = 0.75;
 /** Share of the surface in open marks that is not noticed at arm's length. Ours. */
 export const UNNOTICED = 0.03;
 

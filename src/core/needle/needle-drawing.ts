@@ -5,7 +5,7 @@
 import type { Needle } from '@/core/piece/cupboard';
 import { barbsOf } from './blade';
 
-export interface NeedleDrawing {
+interface NeedleDrawing {
   /** Distance from the point and half the width there, from the point up to where the drawing ends. */
   readonly edge: readonly (readonly [number, number])[];
   /** Barbs seen: distance from the point, which side, and how they point: into the wool or out of it. */

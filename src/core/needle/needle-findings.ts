@@ -34,7 +34,7 @@ const GAUGES: Readonly<Record<Needle['section'], readonly number[]>> = {
 };
 
 /** Needles that can be bought, by what they usually measure. */
-export const USUAL_RACK: readonly Needle[] = NEEDLE_SECTIONS.flatMap((section) =>
+const USUAL_RACK: readonly Needle[] = NEEDLE_SECTIONS.flatMap((section) =>
   GAUGES[section].map((gauge): Needle => ({
     id: `usual-${gauge}-${section}`,
     name: `${gauge} ${section}`,

@@ -117,7 +117,7 @@ const bestOf = (c: readonly Candidate[]): Candidate | null =>
 /** The needle a step is best begun with. */
 export const firstNeedle = (t: Tried): string | null => bestOf(t.stretches[0]?.candidates ?? [])?.needle.id ?? null;
 
-export interface NeedleStage {
+interface NeedleStage {
   readonly result: NeedlePlan;
   readonly findings: readonly Finding[];
   /** Minutes a step takes less because a holder is used. */

@@ -3,7 +3,7 @@ import type { Needlework } from '@/core/stage';
 import type { Sight } from './fit';
 
 /** Felt thinner than this is a thin part, and a blade thicker than this coarse for it. Ours. */
-export const THIN_MM = 4;
+const THIN_MM = 4;
 export const COARSE_MM = 0.56;
 
 /** Felt along a stab straight in, at the thinner quarter of the places; null where nothing is known. */

@@ -3,7 +3,7 @@ import { count, degrees, fine, say, type Text } from '@/core/text';
 import type { NeedlePhase, NeedlePlan } from './needle-plan';
 
 /** Which needle at what angle and how deep. */
-export const phaseWords = (p: NeedlePhase): Text =>
+const phaseWords = (p: NeedlePhase): Text =>
   say`${p.holder ? `${p.name}, ${p.holder.needles} in ${p.holder.name.toLowerCase()}` : p.name}, ${p.angleDeg === 90 ? 'straight in' : say`${degrees(p.angleDeg)} to the skin${p.lean ? `, ${p.lean}` : ''}`}, stroke ${fine(p.strokeMm)} (${fine(p.leastMm)} to ${fine(p.mostMm)})`;
 
 /** The same with what it is for and the reason. */

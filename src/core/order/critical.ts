@@ -4,7 +4,7 @@
  */
 import type { Task } from './task';
 
-export interface Critical {
+interface Critical {
   /** Of the chain, first to last. */
   readonly chain: readonly string[];
   readonly minutes: number;

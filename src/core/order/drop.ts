@@ -3,7 +3,7 @@ import type { Work } from '@/core/piece/work';
 import { say, type Text } from '@/core/text';
 import type { Step } from './order';
 
-export type Drop = { readonly ok: true; readonly moves: Work['moves'] } | { readonly ok: false; readonly says: Text };
+type Drop = { readonly ok: true; readonly moves: Work['moves'] } | { readonly ok: false; readonly says: Text };
 
 /**
  * @param steps in the order of the work

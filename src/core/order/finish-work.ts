@@ -35,7 +35,7 @@ const plain = {
   caution: null,
 } as const;
 
-export interface FinishInput {
+interface FinishInput {
   readonly piece: Piece;
   readonly cupboard: Cupboard;
   readonly hand: Hand;

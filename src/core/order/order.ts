@@ -11,7 +11,7 @@ import { rings, shortestWay, topological } from './topological';
 import { tiesOf, type Tie } from './ties';
 
 /** How far a step may be moved by hand, and what holds it there. */
-export interface Bound {
+interface Bound {
   /** Number of the step it may come right after (earliest) or right before (latest); 0 or one past the last where nothing holds it. */
   readonly number: number;
   readonly because: { readonly id: string; readonly why: Text } | null;

@@ -38,7 +38,7 @@ export interface Slot {
   readonly over: boolean;
 }
 
-export interface Schedule {
+interface Schedule {
   readonly slots: readonly Slot[];
   /** No plan can be done before this day. */
   readonly earliestDay: number;

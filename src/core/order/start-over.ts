@@ -20,7 +20,7 @@ export interface Undone {
   readonly wool: readonly WoolMass[];
 }
 
-export interface StartOver {
+interface StartOver {
   readonly undone: readonly Undone[];
   /** Steps done near it that need not be undone but want a look: they waited for it without resting on it. */
   readonly look: readonly string[];

@@ -16,7 +16,7 @@ export interface Tie {
 }
 
 /** Moved by hand: the first to be let go. */
-export const MOVED = -1;
+const MOVED = -1;
 
 /** Ties of operations to operations that exist, in the order of the operations. */
 export function tiesOf(operations: readonly Operation[], moves: Work['moves'] = []): Tie[] {

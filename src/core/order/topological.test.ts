@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { Heap } from './heap';
 import { rings, shortestWay, topological, type Arrow } from './topological';
 
 const graph = fc.integer({ min: 1, max: 18 }).chain((n) =>
@@ -118,15 +117,4 @@ describe('rings', () => {
       }),
     );
   });
-});
-
-it('a heap gives what is least first', () => {
-  fc.assert(
-    fc.property(fc.array(fc.integer()), (xs) => {
-      const h = new Heap<number>((a, b) => a < b);
-      xs.forEach((x) => h.push(x));
-      expect(Array.from({ length: xs.length }, () => h.pop())).toEqual([...xs].sort((a, b) => a - b));
-      expect(h.pop()).toBeUndefined();
-    }),
-  );
 });

@@ -3,7 +3,7 @@
  * beforehand, so one more tie x before y moves nothing but y and what waits for y: everything else keeps its order, for
  * whether it is ready never depended on y. Time grows as (n + ties) log n.
  */
-import { Heap } from './heap';
+import { Heap } from '@/core/heap';
 
 export interface Arrow {
   readonly before: number;
@@ -19,12 +19,12 @@ export function topological(n: number, arrows: readonly Arrow[], rank: (i: numbe
     next[before]!.push(after);
   }
   const ranks = Float64Array.from({ length: n }, (_, i) => rank(i));
-  const ready = new Heap<number>((a, b) => ranks[a]! < ranks[b]! || (ranks[a] === ranks[b] && a < b));
-  for (let i = 0; i < n; i++) if (waits[i] === 0) ready.push(i);
+  const ready = new Heap();
+  for (let i = 0; i < n; i++) if (waits[i] === 0) ready.put(i, ranks[i]!);
   const out: number[] = [];
-  for (let i = ready.pop(); i !== undefined; i = ready.pop()) {
+  for (let i = ready.take(); i >= 0; i = ready.take()) {
     out.push(i);
-    for (const j of next[i]!) if (--waits[j]! === 0) ready.push(j);
+    for (const j of next[i]!) if (--waits[j]! === 0) ready.put(j, ranks[j]!);
   }
   return out;
 }

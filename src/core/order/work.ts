@@ -66,7 +66,7 @@ const taskOf = (s: Step, p: StepProgress, after: readonly string[]): Task => {
 /** Work that leaves something soft or unfinished if the sitting ends inside it. */
 const SOFT = new Set(['core', 'lay', 'make', 'veil', 'set']);
 
-export interface WorkInput {
+interface WorkInput {
   readonly piece: Piece;
   readonly hand: Hand;
   readonly coat: CoatPlan;

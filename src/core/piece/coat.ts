@@ -14,7 +14,7 @@ const weight = measure('Weight of the coat', 0.2, 200, 'mg per square cm');
 const layers = whole('Layers', 1, 12);
 
 /** Folded on the row line and hanging over the row below. Length and spacing may change from the hem to the top. */
-export const foldOverSchema = z.strictObject({
+const foldOverSchema = z.strictObject({
   method: z.literal('fold-over'),
   lotId,
   lengthMm: measure('Finished length', 3, 200, 'mm'),
@@ -37,7 +37,7 @@ const carrying = {
 };
 
 /** A marking laid into the rows of a cut pile. */
-export const markingSchema = z.discriminatedUnion('kind', [
+const markingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   z.strictObject({
     kind: z.literal('stripe'),
@@ -57,7 +57,7 @@ export const markingSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** Both halves of the lay rise and are trimmed to a plush. */
-export const standingSchema = z.strictObject({
+const standingSchema = z.strictObject({
   method: z.literal('standing'),
   lotId,
   lengthMm: length,
@@ -71,7 +71,7 @@ export const standingSchema = z.strictObject({
 });
 
 /** Single pinched tufts, overlapping, for eye rims, fans and corners. */
-export const bowsSchema = z.strictObject({
+const bowsSchema = z.strictObject({
   method: z.literal('bows'),
   lotId,
   lengthMm: measure('Finished length', 2, 120, 'mm'),
@@ -84,7 +84,7 @@ export const bowsSchema = z.strictObject({
 });
 
 /** A strip made off the piece, clump beside clump, and seated along the middle of the area. */
-export const stripSchema = z.strictObject({
+const stripSchema = z.strictObject({
   method: z.literal('strip'),
   lotId,
   anchorLotId: id('Wool of the anchor').nullable(),
@@ -102,7 +102,7 @@ export const stripSchema = z.strictObject({
 });
 
 /** Locks set in courses like bricks, tips down. */
-export const locksSchema = z.strictObject({
+const locksSchema = z.strictObject({
   method: z.literal('locks'),
   lotId,
   lengthMm: measure('Finished length', 3, 300, 'mm'),
@@ -117,7 +117,7 @@ export const locksSchema = z.strictObject({
 });
 
 /** Small overlapping pieces of top coat, felted on. */
-export const piecesSchema = z.strictObject({
+const piecesSchema = z.strictObject({
   method: z.literal('pieces'),
   lotId,
   arealMgCm2: weight,
@@ -127,7 +127,7 @@ export const piecesSchema = z.strictObject({
 });
 
 /** One prefelted sheet, wrapped on from the middle of the back outward. */
-export const sheetSchema = z.strictObject({
+const sheetSchema = z.strictObject({
   method: z.literal('sheet'),
   lotId,
   arealMgCm2: weight,
@@ -138,7 +138,7 @@ export const sheetSchema = z.strictObject({
 });
 
 /** Wisps laid with the fur and only lightly felted. */
-export const wispsSchema = z.strictObject({
+const wispsSchema = z.strictObject({
   method: z.literal('wisps'),
   lotId,
   arealMgCm2: weight,
@@ -148,7 +148,7 @@ export const wispsSchema = z.strictObject({
 });
 
 /** Short fur raised out of a felted layer with the reverse needle. */
-export const velvetSchema = z.strictObject({
+const velvetSchema = z.strictObject({
   method: z.literal('velvet'),
   lotId,
   arealMgCm2: weight,

@@ -71,7 +71,7 @@ export const needleSchema = z.strictObject({
 });
 
 /** A handle that holds several needles of one kind. */
-export const holderSchema = z.strictObject({
+const holderSchema = z.strictObject({
   id: id('Holder'),
   name: name('Name of the holder'),
   needleId: id('Needle in the holder'),
@@ -115,7 +115,7 @@ export const threadSchema = z.strictObject({
 export const SWATCH_VERDICTS = ['hidden', 'shows a little', 'shows'] as const;
 
 /** A practice ball covered by the spec of an area, and what came of it. */
-export const swatchSchema = z.strictObject({
+const swatchSchema = z.strictObject({
   id: id('Swatch'),
   name: name('Name of the swatch'),
   at: z.iso.datetime('The time of a swatch must be a date and time'),
@@ -129,7 +129,7 @@ export const swatchSchema = z.strictObject({
 });
 
 /** A blend really made, and the colour it came out in. */
-export const blendTestSchema = z.strictObject({
+const blendTestSchema = z.strictObject({
   id: id('Blend'),
   name: name('Name of the blend'),
   at: z.iso.datetime('The time of a blend must be a date and time'),

@@ -251,7 +251,6 @@ export type Nose = z.infer<typeof noseSchema>;
 export type Mouth = z.infer<typeof mouthSchema>;
 export type Eyes = z.infer<typeof eyesSchema>;
 export type EyeKind = Eyes['kind'];
-export type EyeLayers = z.infer<typeof eyeLayersSchema>;
 export type Brows = z.infer<typeof browsSchema>;
 export type WhiskerSet = z.infer<typeof whiskerSetSchema>;
 export type FacePhoto = z.infer<typeof facePhotoSchema>;

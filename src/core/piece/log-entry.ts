@@ -8,7 +8,7 @@ export const operationId = (what: string) =>
     .regex(/^[a-z0-9][a-z0-9-]{0,199}$/, `${what} must be small letters, digits and dashes`);
 
 /** What a step was done by: a short mark for each decision behind it, so that a later change of one is seen. */
-export const madeBySchema = z.record(z.string().max(60), z.string().max(40));
+const madeBySchema = z.record(z.string().max(60), z.string().max(40));
 
 const logCommon = {
   id: id('Log entry'),

@@ -31,7 +31,7 @@ export interface Problem {
 export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: Problem[] };
 
 /** Upgrades by the schema number they start from; each returns the document one number higher. */
-export type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
+type Upgrades = Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>>;
 
 export const PIECE_UPGRADES: Upgrades = {
   1: toPiece2,
@@ -41,8 +41,8 @@ export const PIECE_UPGRADES: Upgrades = {
   5: toPiece6,
   6: toPiece7,
 };
-export const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5 };
-export const CUPBOARD_UPGRADES: Upgrades = {
+const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5 };
+const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,
   2: toCupboard3,
   3: toCupboard4,

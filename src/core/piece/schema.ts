@@ -40,7 +40,7 @@ const partCommon = {
   root: z.enum(['start', 'end']),
 };
 
-export const partSchema = z.discriminatedUnion('shape', [
+const partSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     ...partCommon,
     shape: z.literal('limb'),
@@ -70,7 +70,7 @@ export const partSchema = z.discriminatedUnion('shape', [
 ]);
 
 /** A bend at a joint, in degrees from the pose the part is drawn in. A pair bends alike unless a side is named. */
-export const jointSchema = z.strictObject({
+const jointSchema = z.strictObject({
   part: id('Part'),
   /** Which place along the part bends; what lies beyond it, seen from its root, goes along. */
   node: whole('Joint', 0, 11),
@@ -114,7 +114,7 @@ const base64 = (what: string) =>
     .max(4_000_000, `${what} is too large`);
 
 /** A scan of an own base: places (Float32, x y z) and triangles (Uint32) as base64, in thousandths of its length. */
-export const scanSchema = z.strictObject({
+const scanSchema = z.strictObject({
   id: id('Scan'),
   name: name('Name of the scan', 120),
   /** What was scanned: the animal as it will be, or the core the coat comes onto. */
@@ -180,7 +180,7 @@ export const flatPartSchema = z.strictObject({
 });
 
 /** A stroke of the comb, or a turn of the fur on a part or band: how the lie departs from what the body gives. */
-export const combSchema = z.discriminatedUnion('kind', [
+const combSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('stroke'),
     mirrored: z.boolean(),

@@ -17,7 +17,7 @@ const even = measure('Evenness of the blend', 0, 1, '');
 export const layerAreal = measure('Wool of the layer', 0.1, 60, 'mg per square cm');
 
 /** Where in the area a layer lies, and how much of it there. */
-export const layerWhereSchema = z.discriminatedUnion('kind', [
+const layerWhereSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('all') }),
   /** Full at one place, the least at the other; null for the hem and for the top of the area. */
   z.strictObject({
@@ -40,7 +40,7 @@ export const layerWhereSchema = z.discriminatedUnion('kind', [
 const common = { id: id('Layer'), where: layerWhereSchema };
 const TEXTURES = ['fine', 'tufts'] as const;
 
-export const layerSchema = z.discriminatedUnion('kind', [
+const layerSchema = z.discriminatedUnion('kind', [
   /** The coat of the area as it is laid; a blend in place of its wool where one is given. */
   z.strictObject({ kind: z.literal('coat'), id: id('Layer'), blend: recipeSchema.nullable(), even }),
   z.strictObject({
@@ -105,7 +105,7 @@ export const areaShadeSchema = z
 
 const size = (what: string) => measure(what, 0.3, 400, 'mm');
 
-export const markingShapeSchema = z.discriminatedUnion('kind', [
+const markingShapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.enum(['stripe', 'blaze']),
     /** The places it runs through, from its start to its end. */

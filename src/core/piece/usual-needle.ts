@@ -25,7 +25,7 @@ export function usualThickness(gauge: number): number {
   return Math.round(100 * Math.max(0.25, Math.min(1.2, t))) / 100;
 }
 
-export type NeedleMeasures = Pick<Needle, 'thickMm' | 'tipMm' | 'barbs' | 'gapMm' | 'bladeMm' | 'measured'>;
+type NeedleMeasures = Pick<Needle, 'thickMm' | 'tipMm' | 'barbs' | 'gapMm' | 'bladeMm' | 'measured'>;
 
 export function usualNeedle({ gauge, section }: Pick<Needle, 'gauge' | 'section'>): NeedleMeasures {
   const thickMm = usualThickness(gauge);

@@ -12,7 +12,7 @@ import { freeId } from '@/core/shade/judging/layer-findings';
 export const LAYER_KINDS = ['veil', 'flecks', 'raise', 'shadow', 'highlight', 'line'] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
 
-export interface BeginLayer {
+interface BeginLayer {
   readonly lot: Lot;
   readonly hand: Hand;
   readonly recipe?: Recipe;
@@ -27,7 +27,7 @@ export function firstWool(lots: readonly Lot[], coatLotId: string | null, kind: 
 }
 
 /** A layer to begin with, of the wool given. */
-export function beginLayer(kind: LayerKind, id: string, { lot, hand, recipe }: BeginLayer): Layer {
+function beginLayer(kind: LayerKind, id: string, { lot, hand, recipe }: BeginLayer): Layer {
   const where: LayerWhere = { kind: 'all' };
   const m1 = layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv });
   const amount = (a: Amount) => arealOf(a, m1, hand.spread[lot.form]);
@@ -83,9 +83,6 @@ export const moveLayer = (piece: Piece, areaId: string, id: string, to: number):
     return from < 0 ? [...l] : [...rest.slice(0, to), l[from]!, ...rest.slice(to)];
   });
 
-export const changeLayer = (piece: Piece, areaId: string, layer: Layer): Piece =>
-  withLayers(piece, areaId, (l) => l.map((x) => (x.id === layer.id ? layer : x)));
-
 /** The line a layer follows, as it was drawn; nearly the same places left out. */
 export function lineDrawn(
   piece: Piece,
@@ -107,7 +104,7 @@ export const MARKING_KINDS = ['stripe', 'blaze', 'spot', 'mask', 'bars', 'sock',
 export type MarkingKind = (typeof MARKING_KINDS)[number];
 
 /** A shape to begin with on a part, as large as suits the animal. */
-export function beginShape(kind: MarkingKind, part: string, finishedMm: number): MarkingShape {
+function beginShape(kind: MarkingKind, part: string, finishedMm: number): MarkingShape {
   const at = (along: number, up: number, out: number): Place => ({ part, side: 'left', along, up, out });
   const mm = (share: number) => Math.max(1, Math.round(finishedMm * share * 2) / 2);
   if (kind === 'stripe' || kind === 'blaze')

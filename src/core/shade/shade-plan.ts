@@ -24,7 +24,7 @@ export interface MarkingPlan {
   readonly fromMidlineMm: readonly [number, number] | null;
 }
 
-export interface WoolDraw {
+interface WoolDraw {
   /** Area or marking. */
   readonly areaId: string;
   readonly lotId: string;

@@ -89,7 +89,7 @@ function needleworkOf(x: ShadeWorkInput, hostId: string, l: LayerPlan): Needlewo
   return deep ? { ...felt, kind: 'line' } : felt;
 }
 
-export interface LayerStep {
+interface LayerStep {
   readonly layer: LayerPlan;
   /** What it is laid on, in words and as a thing; and the area its needle works on. */
   readonly name: string;

@@ -5,7 +5,7 @@
 import { difference } from '@/core/colour/difference';
 import type { Triple } from '@/core/colour/lab';
 
-export const SAME = 1;
+const SAME = 1;
 export const ARMS_LENGTH = 2;
 export const SLIGHT = 5;
 export const CLEAR = 10;

@@ -31,7 +31,7 @@ export const lotCost = method({
   of: ({ mass, price }) => (mass * price) / 100,
 });
 
-export interface LotNeed {
+interface LotNeed {
   readonly lotId: string;
   readonly name: string;
   readonly colour: string;

@@ -5,8 +5,7 @@
  */
 import { BANDS } from '@/core/colour/observer';
 
-export const BLEND_MODELS = ['stearns-noechel', 'friele'] as const;
-export type BlendModel = (typeof BLEND_MODELS)[number];
+export type BlendModel = 'stearns-noechel' | 'friele';
 
 /** Constant of Stearns and Noechel for wool, and of Friele. From memory; the first is fitted to the maker's own blends. */
 export const STEARNS_M = 0.15;
@@ -52,7 +51,7 @@ export function blendValue(values: readonly number[], shares: readonly number[],
   return how.even * even + (1 - how.even) * light;
 }
 
-export interface BlendPart {
+interface BlendPart {
   readonly curve: ArrayLike<number>;
   /** Part of the mass; only the ratios count. */
   readonly parts: number;

@@ -4,7 +4,7 @@
  */
 import { letter, method } from '@/core/method/define';
 
-export const WOOL_DENSITY = 1.31; // mg per mm3
+const WOOL_DENSITY = 1.31; // mg per mm3
 
 /** Mass of one mm of one fibre, mg. */
 export const fibreMassPerMm = (finenessUm: number, cv: number): number =>

@@ -6,7 +6,7 @@ import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import type { Lot } from '@/core/piece/cupboard';
 
-export interface WoolAsk {
+interface WoolAsk {
   /** Colour it should be near, #rrggbb. */
   readonly near?: string;
   readonly suits?: (form: Lot['form']) => 'well' | 'possible' | 'badly';

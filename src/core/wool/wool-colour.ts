@@ -6,7 +6,7 @@ import { reflectanceOf } from '@/core/colour/reflectance';
 import type { Lot } from '@/core/piece/cupboard';
 import { blendCurve, usualBlend, type BlendHow } from './blend';
 
-export type Coloured = Pick<Lot, 'colour' | 'mottle' | 'tipColour' | 'tipShare'>;
+type Coloured = Pick<Lot, 'colour' | 'mottle' | 'tipColour' | 'tipShare'>;
 
 /** The wool without its tips. */
 export function bodyCurve(lot: Coloured, how: BlendHow = usualBlend): Float64Array {

@@ -2,7 +2,7 @@
  * Wool grades and the range of average fibre diameter each stands for, micron (United States standards for grades of wool,
  * 7 CFR 31.0; cited from memory). A grade is a first guess of the fineness; a measured value is better.
  */
-export interface WoolGrade {
+interface WoolGrade {
   readonly grade: string;
   readonly leastUm: number;
   readonly mostUm: number;

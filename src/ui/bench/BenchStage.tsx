@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { wayOf } from '@/core/coat/ways';
 import type { AreaLog } from '@/core/log/log';
 import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from '@/desk/bench';
 import { stepNeedleWords } from '@/core/needle/words';
@@ -78,7 +79,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const fur = area.fur!;
   const { q, t } = useUnits();
   const timer = useDesk((s) => s.view.timer);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === `lay-${area.id}`)?.operation);
   const needles = useDesk((s) => s.plan?.needles);
   const needle = needles ? stepNeedleWords(needles, `lay-${area.id}`) : null;
@@ -90,9 +91,9 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const { unit } = fur.chart.dress;
   const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
 
-  const latest = useRef({ log, mine });
+  const latest = useRef({ log, canEdit });
   useEffect(() => {
-    latest.current = { log, mine };
+    latest.current = { log, canEdit };
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -104,7 +105,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         e.altKey
       )
         return;
-      const { log: l, mine: ok } = latest.current;
+      const { log: l, canEdit: ok } = latest.current;
       const onButton = el.closest('button, a') !== null;
       if (!ok) return;
       if ((e.key === ' ' && !onButton) || e.key === '+') {
@@ -138,10 +139,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
             </Box>
             <Big label="long, on the skin" value={q({ kind: 'length', value: row.lengthMm })} />
             {fur.figures.cutLength && (
-              <Big
-                label={fur.method === 'locks' ? `locks of ${fur.lotName}` : `cut lengths of ${fur.lotName}`}
-                value={q(fur.figures.cutLength)}
-              />
+              <Big label={`${wayOf(fur.method).takes} of ${fur.lotName}`} value={q(fur.figures.cutLength)} />
             )}
           </>
         ) : (
@@ -159,7 +157,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label={`Time on this ${unit.one}`}>
           {clock(elapsed(timer, area.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
         </Box>
-        <Button onClick={() => toggleTimer(area.id)} disabled={!mine || !row} sx={{ minHeight: 44, px: 2 }}>
+        <Button onClick={() => toggleTimer(area.id)} disabled={!canEdit || !row} sx={{ minHeight: 44, px: 2 }}>
           {running ? 'Pause timer' : 'Start timer'}
         </Button>
       </Box>
@@ -167,14 +165,14 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <Button
           variant="contained"
           onClick={() => stepOn(log)}
-          disabled={!mine || !row}
+          disabled={!canEdit || !row}
           sx={{ minHeight: 72, fontSize: 24 }}
         >
           {begun ? `${Unit} done` : `Begin ${unit.one}`}
         </Button>
         <Button
           onClick={() => stepBack(area.id)}
-          disabled={!mine || log.rowsLaid === 0}
+          disabled={!canEdit || log.rowsLaid === 0}
           sx={{ minHeight: 72, fontSize: 18 }}
         >
           Back
@@ -212,9 +210,9 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <dd>{q({ kind: 'mass', value: log.plannedG })}</dd>
         <dd>{log.actualG === null ? 'not weighed' : q({ kind: 'mass', value: log.actualG })}</dd>
       </Box>
-      <WoolUsed disabled={!mine} onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
+      <WoolUsed disabled={!canEdit} onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
       {note === null ? (
-        <Button onClick={() => setNote('')} disabled={!mine} sx={{ mt: 1 }}>
+        <Button onClick={() => setNote('')} disabled={!canEdit} sx={{ mt: 1 }}>
           Write a note
         </Button>
       ) : (

@@ -18,7 +18,7 @@ import { clock, useNow } from './clock';
 
 export function StepInHand({ step }: { step: Step }) {
   const plan = useDesk((s) => s.plan)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const timer = useDesk((s) => s.view.timer);
   const needles = useDesk((s) => s.cupboard.needles);
   const lots = useDesk((s) => s.cupboard.lots);
@@ -41,9 +41,9 @@ export function StepInHand({ step }: { step: Step }) {
         ...(areaOf(next.operation) === null ? {} : { areaId: areaOf(next.operation) }),
       });
   };
-  const latest = useRef({ finish, done, mine });
+  const latest = useRef({ finish, done, canEdit });
   useEffect(() => {
-    latest.current = { finish, done, mine };
+    latest.current = { finish, done, canEdit };
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -55,7 +55,7 @@ export function StepInHand({ step }: { step: Step }) {
         e.altKey
       )
         return;
-      if (!latest.current.mine) return;
+      if (!latest.current.canEdit) return;
       if (e.key === ' ' && el.closest('button, a') === null) {
         e.preventDefault();
         if (!e.repeat && !latest.current.done) latest.current.finish();
@@ -116,17 +116,17 @@ export function StepInHand({ step }: { step: Step }) {
         <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label="Time on this step">
           {clock(elapsed(timer, o.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
         </Box>
-        <Button onClick={() => toggleTimer(o.id)} disabled={!mine || done} sx={{ minHeight: 44, px: 2 }}>
+        <Button onClick={() => toggleTimer(o.id)} disabled={!canEdit || done} sx={{ minHeight: 44, px: 2 }}>
           {running ? 'Pause timer' : 'Start timer'}
         </Button>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 1, mb: 1 }}>
-        <Button variant="contained" onClick={finish} disabled={!mine || done} sx={{ minHeight: 72, fontSize: 24 }}>
+        <Button variant="contained" onClick={finish} disabled={!canEdit || done} sx={{ minHeight: 72, fontSize: 24 }}>
           {done ? 'Done' : 'Step done'}
         </Button>
         <Button
           onClick={() => stepUndone(o.id)}
-          disabled={!mine || !done || p.implied}
+          disabled={!canEdit || !done || p.implied}
           sx={{ minHeight: 72, fontSize: 18 }}
         >
           Back

@@ -10,14 +10,11 @@ import { useUnits } from '@/ui/parts/useUnits';
 
 /** How an area is laid, in two or three words. */
 function laidWords(fur: NonNullable<AreaPlan['fur']>): string {
-  const n = fur.rows.rows.length;
-  if (fur.method === 'fold-over') return `${n} ${n === 1 ? 'row' : 'rows'}, folded`;
-  if (fur.method === 'standing') return `${n} ${n === 1 ? 'row' : 'rows'}, standing`;
-  if (fur.method === 'locks') return `${n} ${n === 1 ? 'course' : 'courses'} of locks`;
-  return wayOf(fur.method).title.toLowerCase();
+  const way = wayOf(fur.method);
+  return way.inShort?.(fur.rows.rows.length) ?? way.title.toLowerCase();
 }
 
-export interface AreaListProps {
+interface AreaListProps {
   readonly onlyFur?: boolean;
   readonly onPick?: (areaId: string) => void;
 }

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { blendOf } from '@/core/coat/blend-of';
+import { boundsOf } from '@/core/coat/coat-field';
 import { coatBy } from '@/core/coat/compare-ways';
 import { wayOf, WAYS } from '@/core/coat/ways';
 import { firstCoat } from '@/core/new-piece';
@@ -16,7 +17,6 @@ import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
-import { boundsOf, FIELDS } from './coat-fields';
 import { MarkingControls } from './MarkingControls';
 import { WoolField } from '@/ui/parts/WoolField';
 
@@ -37,7 +37,7 @@ export function CoatControls({ area }: { area: Area }) {
   const piece = useDesk((s) => s.piece);
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const coat = area.coat;
   const choose = (method: Coat['method']) =>
     changePiece((p) => {
@@ -55,15 +55,15 @@ export function CoatControls({ area }: { area: Area }) {
         label="Way of laying"
         value={coat.method}
         options={WAY_OPTIONS}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => choose(v as Coat['method'])}
       />
-      {coat.method !== 'none' && piece && <Chosen area={area} coat={coat} mine={mine} />}
+      {coat.method !== 'none' && piece && <Chosen area={area} coat={coat} canEdit={canEdit} />}
     </Box>
   );
 }
 
-function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean }) {
+function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: boolean }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece?.form.parts ?? []);
   const way = wayOf(coat.method);
@@ -90,7 +90,7 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
         <WoolField
           label="Wool"
           value={coat.lotId}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(id) => id !== null && set({ lotId: id })}
         />
       )}
@@ -99,11 +99,11 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
           label="Anchor"
           value={coat.anchorLotId}
           none="No anchor"
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(id) => set({ anchorLotId: id })}
         />
       )}
-      {FIELDS[coat.method].map((f) => (
+      {way.fields.map((f) => (
         <MeasureField
           key={`${area.id}-${coat.method}-${f.key}`}
           label={f.label}
@@ -111,23 +111,23 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
           value={(coat as unknown as Record<string, number>)[f.key]!}
           {...boundsOf(coat.method, f.key)}
           slide={f.slide}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => set({ [f.key]: f.key === 'layers' ? Math.round(v) : v })}
         />
       ))}
-      {coat.method === 'fold-over' && <FromHemToTop area={area} coat={coat} mine={mine} />}
+      {coat.method === 'fold-over' && <FromHemToTop area={area} coat={coat} canEdit={canEdit} />}
       {coat.method === 'locks' && (
         <>
           <CheckField
             label="locks opened"
             value={coat.opened}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(opened) => set({ opened })}
           />
           <PickField
             label="Set by"
             value={coat.root}
-            disabled={!mine}
+            disabled={!canEdit}
             options={[
               { value: 'cut end', says: 'the cut end, teased thin' },
               { value: 'felted middle', says: 'the middle, felted and folded' },
@@ -137,7 +137,7 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
           <PickField
             label="Tips"
             value={coat.tips}
-            disabled={!mine}
+            disabled={!canEdit}
             options={[
               { value: 'kept', says: 'kept' },
               { value: 'opened', says: 'opened' },
@@ -151,15 +151,20 @@ function Chosen({ area, coat, mine }: { area: Area; coat: Laid; mine: boolean })
         <PickField
           label="Slit for"
           value={coat.slit ?? 'no-part'}
-          disabled={!mine}
+          disabled={!canEdit}
           options={[{ value: 'no-part', says: 'no part' }, ...parts.map((p) => ({ value: p.id, says: p.name }))]}
           onChange={(v) => set({ slit: v === 'no-part' ? null : v })}
         />
       )}
       {coat.method === 'standing' && (
-        <MarkingControls marking={coat.marking} mine={mine} lots={lots} onChange={(marking) => set({ marking })} />
+        <MarkingControls
+          marking={coat.marking}
+          canEdit={canEdit}
+          lots={lots}
+          onChange={(marking) => set({ marking })}
+        />
       )}
-      <RowChoices area={area} mine={mine} />
+      <RowChoices area={area} canEdit={canEdit} />
     </>
   );
 }
@@ -172,11 +177,11 @@ const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 function FromHemToTop({
   area,
   coat,
-  mine,
+  canEdit,
 }: {
   area: Area;
   coat: Extract<Laid, { method: 'fold-over' }>;
-  mine: boolean;
+  canEdit: boolean;
 }) {
   const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, 'fold-over', change);
   const varied = coat.topLengthMm !== null || coat.topSpacingMm !== null;
@@ -185,7 +190,7 @@ function FromHemToTop({
       <CheckField
         label="changes from hem to top"
         value={varied}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(on) => set({ topLengthMm: on ? coat.lengthMm : null, topSpacingMm: on ? coat.spacingMm : null })}
       />
       {coat.topLengthMm !== null && (
@@ -195,7 +200,7 @@ function FromHemToTop({
           value={coat.topLengthMm}
           {...boundsOf('fold-over', 'topLengthMm')}
           slide={{ min: 3, max: 60, step: 0.5 }}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => set({ topLengthMm: v })}
         />
       )}
@@ -206,7 +211,7 @@ function FromHemToTop({
           value={coat.topSpacingMm}
           {...boundsOf('fold-over', 'topSpacingMm')}
           slide={{ min: 1, max: 20, step: 0.5 }}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => set({ topSpacingMm: v })}
         />
       )}
@@ -215,7 +220,7 @@ function FromHemToTop({
 }
 
 /** How the rows of an area run: half rows, seam. */
-function RowChoices({ area, mine }: { area: Area; mine: boolean }) {
+function RowChoices({ area, canEdit }: { area: Area; canEdit: boolean }) {
   const edit = (change: Partial<Pick<Area, 'branching' | 'seam'>>) =>
     editPiece((d) => {
       const a = d.areas.find((x) => x.id === area.id);
@@ -226,7 +231,7 @@ function RowChoices({ area, mine }: { area: Area; mine: boolean }) {
       <CheckField
         label="half rows where they gape, fewer where they crowd"
         value={area.branching}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(branching) => edit({ branching })}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '92px 1fr', gap: 1.5, alignItems: 'center', fontSize: 13 }}>
@@ -234,7 +239,7 @@ function RowChoices({ area, mine }: { area: Area; mine: boolean }) {
         <ChoiceRow
           label="Seam where rows end"
           value={area.seam}
-          disabled={!mine}
+          disabled={!canEdit}
           options={[
             { value: 'none', says: 'none' },
             { value: 'under', says: 'underneath' },

@@ -23,14 +23,14 @@ export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
   const view = useDesk((s) => s.view);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   if (!piece || !plan) return null;
   return (
     <>
       <ChoiceRow
         label="What a drag on the animal does"
         value={view.brush === 'comb' ? 'comb' : 'turn'}
-        disabled={!mine}
+        disabled={!canEdit}
         options={[
           { value: 'turn', says: 'turn the animal' },
           { value: 'comb', says: 'comb' },
@@ -51,17 +51,17 @@ export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
         onChange={(v) => setView({ brushReach: Math.max(2, Math.min(300, (v * 1000) / piece.form.finishedLengthMm)) })}
       />
       <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
-      <TurnForm piece={piece} mine={mine} />
-      <CombList piece={piece} mine={mine} />
-      <Evenness area={area} doc={doc} mine={mine} />
-      <AwayFrom doc={doc} piece={piece} mine={mine} />
+      <TurnForm piece={piece} canEdit={canEdit} />
+      <CombList piece={piece} canEdit={canEdit} />
+      <Evenness area={area} doc={doc} canEdit={canEdit} />
+      <AwayFrom doc={doc} piece={piece} canEdit={canEdit} />
       <Marks area={area} />
     </>
   );
 }
 
 /** Turns the fur of a part or band by typing: the same as the comb, without a hand on the picture. */
-function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
+function TurnForm({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
   const first = piece.form.parts.find((p) => p.shape !== 'board')?.id ?? piece.form.parts[0]!.id;
   const [part, setPart] = useState(first);
   const [from, setFrom] = useState(0);
@@ -74,7 +74,7 @@ function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
       <PickField
         label="Part"
         value={known}
-        disabled={!mine}
+        disabled={!canEdit}
         options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
         onChange={setPart}
       />
@@ -85,9 +85,9 @@ function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
         min={0}
         max={1}
         onChange={setFrom}
-        disabled={!mine}
+        disabled={!canEdit}
       />
-      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} disabled={!mine} />
+      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} disabled={!canEdit} />
       <MeasureField
         label="Turned by"
         kind="angle"
@@ -96,7 +96,7 @@ function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
         max={180}
         slide={{ min: -180, max: 180, step: 5 }}
         onChange={setDeg}
-        disabled={!mine}
+        disabled={!canEdit}
       />
       {!sound && (
         <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
@@ -104,7 +104,7 @@ function TurnForm({ piece, mine }: { piece: Piece; mine: boolean }) {
         </Typography>
       )}
       <Button
-        disabled={!mine || !sound || deg === 0}
+        disabled={!canEdit || !sound || deg === 0}
         onClick={() =>
           changePiece((p) =>
             addTurn(p, { parts: [known], ...(from > 0 || to < 1 ? { along: { from, to } } : {}) }, Math.round(deg)),
@@ -128,7 +128,7 @@ function combWords(c: Comb, piece: Piece): string {
   return `stroke on ${parts.join(', ')}${c.mirrored ? ', both sides' : ''}`;
 }
 
-function CombList({ piece, mine }: { piece: Piece; mine: boolean }) {
+function CombList({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
   if (piece.combs.length === 0) {
     return (
       <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
@@ -142,7 +142,7 @@ function CombList({ piece, mine }: { piece: Piece; mine: boolean }) {
         <Box component="li" key={i} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.25 }}>
           <span>{combWords(c, piece)}</span>
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => changePiece((p) => removeComb(p, i))}
             aria-label={`Take away: ${combWords(c, piece)}`}
             sx={{ minHeight: 24, px: 1 }}
@@ -156,7 +156,7 @@ function CombList({ piece, mine }: { piece: Piece; mine: boolean }) {
 }
 
 /** One slider between the two wishes, with what each costs. */
-function Evenness({ area, doc, mine }: { area: AreaPlan; doc: Area; mine: boolean }) {
+function Evenness({ area, doc, canEdit }: { area: AreaPlan; doc: Area; canEdit: boolean }) {
   const { q } = useUnits();
   const rows = area.fur?.rows;
   const set = (evenness: number) =>
@@ -176,7 +176,7 @@ function Evenness({ area, doc, mine }: { area: AreaPlan; doc: Area; mine: boolea
         min={0}
         max={1}
         step={0.1}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(_e, v) => {
           beginDrag();
           set(v as number);
@@ -199,7 +199,7 @@ function Evenness({ area, doc, mine }: { area: AreaPlan; doc: Area; mine: boolea
 }
 
 /** An eye the fur of this area points away from. */
-function AwayFrom({ doc, piece, mine }: { doc: Area; piece: Piece; mine: boolean }) {
+function AwayFrom({ doc, piece, canEdit }: { doc: Area; piece: Piece; canEdit: boolean }) {
   const brush = useDesk((s) => s.view.brush);
   const edit = (recipe: (a: Area) => void) =>
     editPiece((d) => {
@@ -213,7 +213,7 @@ function AwayFrom({ doc, piece, mine }: { doc: Area; piece: Piece; mine: boolean
       <CheckField
         label="fur points away from an eye"
         value={at !== null}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(on) =>
           edit((a) => {
             a.awayFrom = on ? { part: part.id, side: 'left', along: 0.6, up: 0.3, out: 0.9 } : null;
@@ -224,7 +224,7 @@ function AwayFrom({ doc, piece, mine }: { doc: Area; piece: Piece; mine: boolean
         <>
           <Button
             aria-pressed={brush === 'away'}
-            disabled={!mine}
+            disabled={!canEdit}
             variant={brush === 'away' ? 'contained' : 'outlined'}
             onClick={() => setView({ brush: brush === 'away' ? 'off' : 'away' })}
           >
@@ -245,7 +245,7 @@ function AwayFrom({ doc, piece, mine }: { doc: Area; piece: Piece; mine: boolean
               min={min}
               max={max}
               slide={{ min: Math.max(min, -1.2), max: Math.min(max, 1.2), step: 0.05 }}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) =>
                 edit((a) => {
                   if (a.awayFrom) a.awayFrom[key] = v;

@@ -20,9 +20,9 @@ export function LocksShared({ area }: { area: AreaPlan }) {
       </Box>
     );
   }
-  const mine = shared.allotment.shares.filter((s) => s.areaId === area.id);
+  const ofArea = shared.allotment.shares.filter((s) => s.areaId === area.id);
   const piles = shared.piles.map((p, i) => {
-    const here = mine.filter((s) => s.pile === i);
+    const here = ofArea.filter((s) => s.pile === i);
     const courses = here.map((s) => s.course);
     return { p, i, count: here.reduce((s, x) => s + x.count, 0), from: Math.min(...courses), to: Math.max(...courses) };
   });

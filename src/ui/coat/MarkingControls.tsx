@@ -9,12 +9,12 @@ import { WoolField } from '@/ui/parts/WoolField';
 
 interface MarkingProps {
   readonly marking: Marking;
-  readonly mine: boolean;
+  readonly canEdit: boolean;
   readonly lots: readonly Lot[];
   readonly onChange: (m: Marking) => void;
 }
 
-export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingProps) {
+export function MarkingControls({ marking: m, canEdit, lots, onChange }: MarkingProps) {
   const carrying =
     m.kind === 'none'
       ? { lotId: lots[0]?.id ?? 'none', from: 0, to: 1, every: 1 }
@@ -33,7 +33,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
         <ChoiceRow
           label="Kind of marking"
           value={m.kind}
-          disabled={!mine || lots.length === 0}
+          disabled={!canEdit || lots.length === 0}
           options={[
             { value: 'none', says: 'none' },
             { value: 'stripe', says: 'stripe' },
@@ -47,7 +47,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
           <WoolField
             label="Its wool"
             value={m.lotId}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(id) => id !== null && onChange({ ...m, lotId: id })}
           />
           {m.kind === 'stripe' && (
@@ -59,13 +59,13 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
                 min={0.05}
                 max={0.95}
                 slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(share) => onChange({ ...m, share })}
               />
               <ChoiceRow
                 label="How it is cut"
                 value={m.cut}
-                disabled={!mine}
+                disabled={!canEdit}
                 options={[
                   { value: 'flat', says: 'cut flat' },
                   { value: 'domed', says: 'cut domed' },
@@ -83,7 +83,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
                 min={0.05}
                 max={20}
                 slide={{ min: 0.1, max: 5, step: 0.1 }}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(pinchMgMm) => onChange({ ...m, pinchMgMm })}
               />
               <MeasureField
@@ -93,7 +93,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
                 min={0.5}
                 max={60}
                 slide={{ min: 1, max: 20, step: 0.5 }}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(pinchWidthMm) => onChange({ ...m, pinchWidthMm })}
               />
               <MeasureField
@@ -103,7 +103,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
                 min={2}
                 max={200}
                 slide={{ min: 4, max: 60, step: 1 }}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(pitchMm) => onChange({ ...m, pitchMm })}
               />
             </>
@@ -122,7 +122,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
               min={0}
               max={1}
               slide={{ min: 0, max: 1, step: 0.05 }}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => onChange({ ...m, [key]: v })}
             />
           ))}
@@ -133,7 +133,7 @@ export function MarkingControls({ marking: m, mine, lots, onChange }: MarkingPro
             min={1}
             max={50}
             slide={{ min: 1, max: 10, step: 1 }}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => onChange({ ...m, every: Math.round(v) })}
           />
         </>

@@ -24,7 +24,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 
 export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const plan = useDesk((s) => s.plan);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const [diameter, setDiameter] = useState(40);
   const [ball, setBall] = useState<Lay | null>(null);
   useEffect(() => {
@@ -70,13 +70,13 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
           />
         </>
       )}
-      <Result key={area.id} area={area} doc={doc} diameter={diameter} mine={mine} />
-      <Tried area={area} mine={mine} />
+      <Result key={area.id} area={area} doc={doc} diameter={diameter} canEdit={canEdit} />
+      <Tried area={area} canEdit={canEdit} />
     </>
   );
 }
 
-function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diameter: number; mine: boolean }) {
+function Result({ area, doc, diameter, canEdit }: { area: AreaPlan; doc: Area; diameter: number; canEdit: boolean }) {
   const coat = doc.coat;
   const loft = area.fur!.figures.loft.value;
   const lay = 'layMgCm' in coat ? coat.layMgCm : null;
@@ -105,7 +105,7 @@ function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diam
       <ChoiceRow
         label="Is the base hidden"
         value={verdict}
-        disabled={!mine}
+        disabled={!canEdit}
         options={SWATCH_VERDICTS.map((v) => ({
           value: v,
           says: v === 'shows' ? 'showing' : v === 'hidden' ? v : 'showing a little',
@@ -115,7 +115,7 @@ function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diam
       <CheckField
         label="loft measured with a rule"
         value={measured !== null}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(on) => setMeasured(on ? Math.max(0.5, Math.round(loft * 2) / 2) : null)}
       />
       {measured !== null && (
@@ -125,7 +125,7 @@ function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diam
           value={measured}
           min={0.2}
           max={100}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={setMeasured}
         />
       )}
@@ -133,7 +133,7 @@ function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diam
         <CheckField
           label="a row weighed"
           value={weighed !== null}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(on) => setWeighed(on ? lay : null)}
         />
       )}
@@ -144,18 +144,18 @@ function Result({ area, doc, diameter, mine }: { area: AreaPlan; doc: Area; diam
           value={weighed}
           min={0.1}
           max={600}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={setWeighed}
         />
       )}
-      <Button variant="contained" disabled={!mine} onClick={write} sx={{ mt: 0.5 }}>
+      <Button variant="contained" disabled={!canEdit} onClick={write} sx={{ mt: 0.5 }}>
         Write down the swatch
       </Button>
     </Box>
   );
 }
 
-function Tried({ area, mine }: { area: AreaPlan; mine: boolean }) {
+function Tried({ area, canEdit }: { area: AreaPlan; canEdit: boolean }) {
   const swatches = useDesk((s) => s.cupboard.swatches);
   const { q } = useUnits();
   const lotId = area.fur!.lotId;
@@ -183,7 +183,7 @@ function Tried({ area, mine }: { area: AreaPlan; mine: boolean }) {
                   {s.weighedMgCm !== null ? `, ${q({ kind: 'linear', value: s.weighedMgCm })}` : ''}
                 </span>
                 <Button
-                  disabled={!mine}
+                  disabled={!canEdit}
                   aria-label={`Take away the swatch of ${s.at.slice(0, 10)}`}
                   onClick={() =>
                     editCupboard((d) => {

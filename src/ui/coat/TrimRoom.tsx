@@ -4,30 +4,12 @@ import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import type { AreaPlan } from '@/core/coat/coat-plan';
-import type { Coat } from '@/core/piece/coat';
+import { wayOf } from '@/core/coat/ways';
 import type { Area } from '@/core/piece/schema';
 import { setView, useDesk } from '@/desk/store';
 import { FactList } from '@/ui/parts/FactList';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
-
-/** Finished lengths along the area where they change: hem to top of rows, end to end of a strip. */
-function profileOf(coat: Coat): readonly (readonly [string, number])[] {
-  if (coat.method === 'fold-over' && coat.topLengthMm !== null) {
-    return [
-      ['at the hem', coat.lengthMm],
-      ['at the top', coat.topLengthMm],
-    ];
-  }
-  if (coat.method === 'strip') {
-    return [
-      ['at the hem end', coat.startLengthMm],
-      ['in the middle', coat.middleLengthMm],
-      ['at the top end', coat.endLengthMm],
-    ];
-  }
-  return [];
-}
 
 export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const step = useDesk((s) => s.view.trimStep);
@@ -37,9 +19,7 @@ export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   if (!trim) {
     return (
       <Typography sx={{ my: 1.5 }}>
-        {area.fur.method === 'locks'
-          ? 'Locks keep their own tips and are not trimmed.'
-          : 'What is laid this way is not trimmed.'}
+        {wayOf(area.fur.method).untrimmed ?? 'What is laid this way is not trimmed.'}
       </Typography>
     );
   }
@@ -47,6 +27,7 @@ export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const at = Math.min(last, step ?? last);
   const mm = (value: number) => q({ kind: 'length', value });
   const strip = area.fur.strip;
+  const lengths = doc.coat.method === 'none' ? [] : (wayOf(doc.coat.method).lengths?.(doc.coat) ?? []);
   return (
     <>
       <Typography sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
@@ -63,10 +44,10 @@ export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
         It cannot be put back: until the last cut {mm(trim.marginMm)} are left to forgive a slip. Tease the fur out,
         snip up into it and not straight across, comb it down and look again. Bag the other colours first.
       </Typography>
-      {profileOf(doc.coat).length > 0 && (
+      {lengths.length > 0 && (
         <FactList
           label="Profile"
-          list={profileOf(doc.coat).map(([what, value]) => ({ what: `Finished ${what}`, value: mm(value) }))}
+          list={lengths.map(([what, value]) => ({ what: `Finished ${what}`, value: mm(value) }))}
         />
       )}
       {strip && (strip.leftShare < 1 || strip.rightShare < 1) && (

@@ -22,7 +22,7 @@ const MOST = 4;
 export function WaysRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const plan = useDesk((s) => s.plan);
   const progress = useDesk((s) => s.progress);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const now = doc.coat.method === 'none' ? null : doc.coat.method;
   const [chosen, setChosen] = useState<readonly Laid['method'][]>(() => first(now));
   const [result, setResult] = useState<{ readonly key: unknown; readonly list: readonly Compared[] } | null>(null);
@@ -63,7 +63,12 @@ export function WaysRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
       ) : result === null ? (
         <Typography sx={{ mt: 1 }}>Working it out…</Typography>
       ) : (
-        <Table list={result.list.filter((r) => chosen.includes(r.coat.method))} now={now} area={doc} mine={mine} />
+        <Table
+          list={result.list.filter((r) => chosen.includes(r.coat.method))}
+          now={now}
+          area={doc}
+          canEdit={canEdit}
+        />
       )}
     </>
   );
@@ -79,12 +84,12 @@ function Table({
   list,
   now,
   area,
-  mine,
+  canEdit,
 }: {
   list: readonly Compared[];
   now: Laid['method'] | null;
   area: Area;
-  mine: boolean;
+  canEdit: boolean;
 }) {
   const { q } = useUnits();
   const take = (coat: Laid) =>
@@ -168,7 +173,7 @@ function Table({
         {line('', (c) =>
           c.coat.method === now ? null : (
             <Button
-              disabled={!mine}
+              disabled={!canEdit}
               onClick={() => take(c.coat)}
               aria-label={`Use ${c.title.toLowerCase()}`}
               sx={{ minWidth: 0, px: 1 }}

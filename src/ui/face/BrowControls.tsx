@@ -9,7 +9,7 @@ import { type FeatureProps } from './feature-props';
 import { editFace } from './face-store';
 import { FaceField } from './FaceField';
 
-export function BrowControls({ face, mine }: FeatureProps) {
+export function BrowControls({ face, canEdit }: FeatureProps) {
   const b = browsSchema.shape;
   if (!face.brows) return null;
   const { brows } = face;
@@ -24,7 +24,7 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.lengthMm}
         bounds={b.lengthMm}
         slide={[0.5, 30, 0.5]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.lengthMm = v))}
       />
       <FaceField
@@ -32,7 +32,7 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.aboveMm}
         bounds={b.aboveMm}
         slide={[0, 15, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.aboveMm = v))}
       />
       <FaceField
@@ -40,7 +40,7 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.inMm}
         bounds={b.inMm}
         slide={[0.2, 5, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.inMm = v))}
       />
       <FaceField
@@ -48,7 +48,7 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.outMm}
         bounds={b.outMm}
         slide={[0, 5, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.outMm = v))}
       />
       <FaceField
@@ -56,7 +56,7 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.archMm}
         bounds={b.archMm}
         slide={[-4, 8, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.archMm = v))}
       />
       <FaceField
@@ -65,18 +65,18 @@ export function BrowControls({ face, mine }: FeatureProps) {
         value={brows.tiltDeg}
         bounds={b.tiltDeg}
         slide={[-40, 40, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.tiltDeg = v))}
       />
       <WoolField
         label="Wool"
         value={brows.lotId}
         none="no wool"
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(id) => set((x) => void (x.lotId = id))}
       />
       <Button
-        disabled={!mine}
+        disabled={!canEdit}
         onClick={() => {
           editFace((f) => void (f.brows = null));
           setView({ feature: 'eyes' });

@@ -10,7 +10,7 @@ import { type FeatureProps } from './feature-props';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
 
-export function EarControls({ face, mine }: FeatureProps) {
+export function EarControls({ face, canEdit }: FeatureProps) {
   const { ears } = face;
   const b = faceSchema.shape.ears.shape;
   const f = useFace();
@@ -26,7 +26,7 @@ export function EarControls({ face, mine }: FeatureProps) {
           { value: 'after the coat', says: 'after the coat' },
         ]}
         value={ears.when}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.when = v))}
       />
       <FaceField
@@ -35,7 +35,7 @@ export function EarControls({ face, mine }: FeatureProps) {
         value={ears.turnDeg}
         bounds={b.turnDeg}
         slide={[-60, 110, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.turnDeg = v))}
       />
       <FaceField
@@ -44,7 +44,7 @@ export function EarControls({ face, mine }: FeatureProps) {
         value={ears.leanDeg}
         bounds={b.leanDeg}
         slide={[-40, 100, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.leanDeg = v))}
       />
       {plan ? (
@@ -57,7 +57,7 @@ export function EarControls({ face, mine }: FeatureProps) {
         <Box sx={{ fontSize: 13, my: 1 }}>This animal has no ear drawn or felted flat.</Box>
       )}
       {ears.at && (
-        <Button disabled={!mine} onClick={() => set((e) => void (e.at = null))}>
+        <Button disabled={!canEdit} onClick={() => set((e) => void (e.at = null))}>
           Back to where the ear is drawn
         </Button>
       )}

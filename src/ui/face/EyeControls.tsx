@@ -26,7 +26,7 @@ export function EyeControls() {
   const f = useFace();
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
   const life = plan?.eyes.lifeMm ?? null;
@@ -36,7 +36,7 @@ export function EyeControls() {
         label="Kind"
         value={eyes.kind}
         options={EYE_KINDS.map((k) => ({ value: k, says: EYE_SPECS[k].title }))}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.kind = v as Eyes['kind']))}
       />
       <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
@@ -47,7 +47,7 @@ export function EyeControls() {
         value={eyes.sizeMm}
         bounds={B.sizeMm}
         slide={[0.8, 20, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.sizeMm = v))}
       />
       <LifeField />
@@ -60,7 +60,7 @@ export function EyeControls() {
           { value: 'sideways', says: 'looks sideways' },
         ]}
         value={eyes.sees}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.sees = v))}
       />
       <FaceField
@@ -69,7 +69,7 @@ export function EyeControls() {
         value={eyes.forwardDeg}
         bounds={B.forwardDeg}
         slide={[-45, 45, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.forwardDeg = v))}
       />
       <FaceField
@@ -78,14 +78,14 @@ export function EyeControls() {
         value={eyes.slantDeg}
         bounds={B.slantDeg}
         slide={[-40, 40, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.slantDeg = v))}
       />
       {plan && !plan.oneSided && (
         <CheckField
           label="Right eye mirrors the left"
           value={eyes.other === null}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.other = v ? null : mirrorPlace(e.at)))}
         />
       )}
@@ -105,7 +105,7 @@ function LifeField() {
   const f = useFace()!;
   const scale = useDesk((s) => s.plan?.form.scale.value ?? 1);
   const { q } = useUnits();
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const pinned = face.photos.flatMap((p) => {
     const size = plan && p.of === 'animal' ? eyeInPhoto(p, plan.headWidthMm) : null;
     return size
@@ -121,7 +121,7 @@ function LifeField() {
         >
           Width in life not known
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => editEyes((e) => void (e.lifeMm = Math.round(10 * e.sizeMm * scale) / 10))}
           >
             Enter it
@@ -134,14 +134,14 @@ function LifeField() {
           value={lifeMm}
           min={0.5}
           max={120}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
         />
       )}
       {pinned && (
         <Box sx={{ fontSize: 13 }}>
           On {pinned.photo.name} it would be <OpenedFigure figure={pinned.size} /> on this head.
-          <Button disabled={!mine} onClick={() => editEyes((e) => void (e.lifeMm = pinned.lifeMm))}>
+          <Button disabled={!canEdit} onClick={() => editEyes((e) => void (e.lifeMm = pinned.lifeMm))}>
             Take {q({ kind: 'fine', value: pinned.lifeMm })} from {pinned.photo.name}
           </Button>
         </Box>
@@ -207,7 +207,7 @@ function StyleScale({ life, size }: { life: number; size: number }) {
 
 /** Eyes of the cupboard that fit this kind, nearest to life first. */
 function StockList() {
-  const { face, plan, mine } = useFace()!;
+  const { face, plan, canEdit } = useFace()!;
   const { q } = useUnits();
   const sizes = plan?.eyes.sizes ?? [];
   if (sizes.length === 0) {
@@ -226,7 +226,7 @@ function StockList() {
             <Button
               variant={on ? 'contained' : 'outlined'}
               aria-pressed={on}
-              disabled={!mine}
+              disabled={!canEdit}
               sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left' }}
               onClick={() => {
                 editFace((x) => void (x.eyes = withStockEye(x.eyes, s.eye)));

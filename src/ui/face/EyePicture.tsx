@@ -114,7 +114,7 @@ export function EyePicture() {
   );
 }
 
-export function EyeShapes({ shapes }: { shapes: readonly EyeShape[] }) {
+function EyeShapes({ shapes }: { shapes: readonly EyeShape[] }) {
   return (
     <>
       {shapes.map((s, i) => (
@@ -160,13 +160,13 @@ function Lamp() {
         height={88}
         style={{ display: 'block', marginTop: 4, touchAction: 'none' }}
         onPointerMove={(e: PointerEvent) => {
-          if (e.buttons === 0 || !f.mine || !pad.current?.hasPointerCapture(e.pointerId)) return;
+          if (e.buttons === 0 || !f.canEdit || !pad.current?.hasPointerCapture(e.pointerId)) return;
           const r = pad.current.getBoundingClientRect();
           beginDrag();
           put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
         }}
         onPointerDown={(e: PointerEvent) => {
-          if (!f.mine) return;
+          if (!f.canEdit) return;
           pad.current?.setPointerCapture(e.pointerId);
           const r = pad.current!.getBoundingClientRect();
           put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
@@ -181,7 +181,7 @@ function Lamp() {
           strokeDasharray="3 3"
         />
         <g
-          tabIndex={f.mine ? 0 : -1}
+          tabIndex={f.canEdit ? 0 : -1}
           role="slider"
           aria-label="Lamp"
           aria-valuenow={side}
@@ -190,7 +190,7 @@ function Lamp() {
           aria-valuetext={`${Math.abs(side)}° to the ${side < 0 ? 'left' : 'right'}, ${high}° high`}
           onKeyDown={(e: KeyboardEvent) => {
             const d = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }[e.key];
-            if (!d || !f.mine) return;
+            if (!d || !f.canEdit) return;
             e.preventDefault();
             e.stopPropagation();
             put(side + d[0]!, high + d[1]!);

@@ -23,7 +23,7 @@ export function EyeRoom() {
   const f = useFace();
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const { eyes } = face;
   const l = eyes.layers;
   const layers = (recipe: (x: Eyes['layers']) => void) => editEyes((e) => recipe(e.layers));
@@ -95,14 +95,14 @@ export function EyeRoom() {
           value={l.rimMm}
           bounds={L.rimMm}
           slide={[0, 4, 0.1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => layers((x) => void (x.rimMm = v))}
         />
         <WoolField
           label="Rim of"
           value={l.rimLotId}
           none="dark, not chosen"
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(id) => layers((x) => void (x.rimLotId = id))}
         />
         {!bought && (
@@ -115,7 +115,7 @@ export function EyeRoom() {
                 { value: 'none', says: 'no iris' },
               ]}
               value={l.iris}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.iris = v))}
             />
             {l.iris !== 'none' && (
@@ -124,14 +124,14 @@ export function EyeRoom() {
                   label="Iris of"
                   value={l.irisLotId}
                   none="not chosen"
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(id) => layers((x) => void (x.irisLotId = id))}
                 />
                 <WoolField
                   label="Next to pupil"
                   value={l.innerLotId}
                   none="one colour"
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(id) => layers((x) => void (x.innerLotId = id))}
                 />
               </>
@@ -140,7 +140,7 @@ export function EyeRoom() {
               label="Pupil of"
               value={l.pupilLotId}
               none="dark, not chosen"
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(id) => layers((x) => void (x.pupilLotId = id))}
             />
           </>
@@ -149,14 +149,14 @@ export function EyeRoom() {
           label="Pupil"
           value={l.pupil}
           options={PUPILS.map((p) => ({ value: p, says: p }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => layers((x) => void (x.pupil = v as typeof x.pupil))}
         />
         <ChoiceRow
           label="Light it is seen in"
           options={choices(LIGHTINGS)}
           value={l.lighting}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => layers((x) => void (x.lighting = v))}
         />
         <Typography variant="h3" sx={{ mt: 1.5 }}>
@@ -170,7 +170,7 @@ export function EyeRoom() {
             { value: 'none', says: 'none' },
           ]}
           value={l.lights}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => layers((x) => void (x.lights = v))}
         />
         {l.lights !== 'none' && bought && (
@@ -186,7 +186,7 @@ export function EyeRoom() {
               value={l.lampSideDeg}
               bounds={L.lampSideDeg}
               slide={[-90, 90, 5]}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.lampSideDeg = v))}
             />
             <FaceField
@@ -195,7 +195,7 @@ export function EyeRoom() {
               value={l.lampHeightDeg}
               bounds={L.lampHeightDeg}
               slide={[-30, 90, 5]}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.lampHeightDeg = v))}
             />
             {!bought && (
@@ -205,13 +205,13 @@ export function EyeRoom() {
                   value={l.lightMm}
                   bounds={L.lightMm}
                   slide={[0.2, 4, 0.1]}
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(v) => layers((x) => void (x.lightMm = v))}
                 />
                 <CheckField
                   label="A second light, a quarter of it"
                   value={l.secondLight}
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(v) => layers((x) => void (x.secondLight = v))}
                 />
                 <FaceField
@@ -219,14 +219,14 @@ export function EyeRoom() {
                   value={l.darkLineMm}
                   bounds={L.darkLineMm}
                   slide={[0, 2, 0.1]}
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(v) => layers((x) => void (x.darkLineMm = v))}
                 />
                 <WoolField
                   label="Light of"
                   value={l.lightLotId}
                   none="white, not chosen"
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onChange={(id) => layers((x) => void (x.lightLotId = id))}
                 />
               </>
@@ -242,7 +242,7 @@ export function EyeRoom() {
           value={eyes.gazeSideDeg}
           bounds={B.gazeSideDeg}
           slide={[-30, 30, 1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.gazeSideDeg = v))}
         />
         <FaceField
@@ -251,13 +251,13 @@ export function EyeRoom() {
           value={eyes.gazeUpDeg}
           bounds={B.gazeUpDeg}
           slide={[-30, 30, 1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.gazeUpDeg = v))}
         />
         <CheckField
           label="Both turn in toward one thing"
           value={eyes.converge}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.converge = v))}
         />
         <Typography variant="h3" sx={{ mt: 1.5 }}>
@@ -269,7 +269,7 @@ export function EyeRoom() {
           value={eyes.lids.upper}
           bounds={B.lids.shape.upper}
           slide={[0, 1, 0.01]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.upper = v))}
         />
         <FaceField
@@ -278,7 +278,7 @@ export function EyeRoom() {
           value={eyes.lids.lower}
           bounds={B.lids.shape.lower}
           slide={[0, 1, 0.01]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.lower = v))}
         />
         <FaceField
@@ -286,7 +286,7 @@ export function EyeRoom() {
           value={eyes.lids.innerMm}
           bounds={B.lids.shape.innerMm}
           slide={[-3, 3, 0.1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.innerMm = v))}
         />
         <FaceField
@@ -294,7 +294,7 @@ export function EyeRoom() {
           value={eyes.lids.outerMm}
           bounds={B.lids.shape.outerMm}
           slide={[-3, 3, 0.1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.outerMm = v))}
         />
         <FaceField
@@ -302,14 +302,14 @@ export function EyeRoom() {
           value={eyes.lids.darkMm}
           bounds={B.lids.shape.darkMm}
           slide={[0, 3, 0.1]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.darkMm = v))}
         />
         <WoolField
           label="Lids of"
           value={eyes.lids.lotId}
           none="as round the eye"
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(id) => lids((x) => void (x.lotId = id))}
         />
       </Box>
@@ -318,7 +318,7 @@ export function EyeRoom() {
 }
 
 /** An hour of the clock as it is said: to the half. */
-export function clockWords(h: number): string {
+function clockWords(h: number): string {
   const half = Math.round(2 * h) / 2;
   const hour = Math.floor(half) === 0 ? 12 : Math.floor(half);
   return half % 1 === 0 ? `${hour} o’clock` : `half past ${hour}`;

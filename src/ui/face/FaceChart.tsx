@@ -60,7 +60,7 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
   }, [f, eye, nose, lots, feature]);
 }
 
-export interface FaceChartProps {
+interface FaceChartProps {
   /** A press on the head, where it is to be picked from; handles rest meanwhile. */
   readonly onPick?: (point: Vec3) => void;
   /** A place marked on it. */
@@ -83,7 +83,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
       </Box>
     );
   }
-  const { plan, face, mine } = f;
+  const { plan, face, canEdit } = f;
   const { front, profile } = drawings;
   const shift = { front: [0, 0] as const, profile: [front.max[0] + GAP - profile.min[0], 0] as const };
   const lo = [front.min[0], Math.min(front.min[1], profile.min[1])] as const;
@@ -174,7 +174,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
             data-handle={`${h.what}-${side}`}
             {...grip({
               name: `${name}: ${q({ kind: 'fine', value: Math.abs(x) })} ${side === 'front' ? 'from the midline' : 'behind the nose'}, ${q({ kind: 'fine', value: y })} above it`,
-              mine,
+              canEdit,
               onTake: () => take(h),
               onArrow: (right, up) => move(h, side, [x + right / 2, y + up / 2]),
               onDrag: (px, py) => move(h, side, [px - shift[side][0], -py]),

@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import type { QuantityKind } from '@/core/text';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
-export interface FaceFieldProps {
+interface FaceFieldProps {
   readonly label: string;
   readonly kind?: QuantityKind;
   readonly value: number;

@@ -157,7 +157,7 @@ export function FaceStage() {
 }
 
 function ChartRoom({ findings }: { findings: readonly Finding[] }) {
-  const { face, plan, mine } = useFace()!;
+  const { face, plan, canEdit } = useFace()!;
   const feature = useDesk((s) => s.view.feature);
   const pinning = useDesk((s) => s.view.pinning);
   const photo = usePhoto('animal');
@@ -217,17 +217,17 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
               {[...rest, ...own].map((x) => (
                 <FindingCard key={x.id} finding={x} />
               ))}
-              {feature === 'nose' && <NoseControls face={face} mine={mine} />}
-              {feature === 'mouth' && <MouthControls face={face} mine={mine} />}
+              {feature === 'nose' && <NoseControls face={face} canEdit={canEdit} />}
+              {feature === 'mouth' && <MouthControls face={face} canEdit={canEdit} />}
               {feature === 'eyes' && <EyeControls />}
-              {feature === 'ears' && <EarControls face={face} mine={mine} />}
+              {feature === 'ears' && <EarControls face={face} canEdit={canEdit} />}
               {feature === 'brows' &&
                 (face.brows ? (
-                  <BrowControls face={face} mine={mine} />
+                  <BrowControls face={face} canEdit={canEdit} />
                 ) : (
                   <Box sx={{ fontSize: 13 }}>No brows yet. Add them on the left.</Box>
                 ))}
-              {feature === 'whiskers' && <WhiskerControls mine={mine} />}
+              {feature === 'whiskers' && <WhiskerControls canEdit={canEdit} />}
               <MeasureTable />
               {plan && (
                 <Box sx={{ fontSize: 13 }}>
@@ -236,7 +236,7 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
                 </Box>
               )}
               <Button
-                disabled={!mine}
+                disabled={!canEdit}
                 sx={{ mt: 1.5 }}
                 onClick={() => {
                   changePiece((p) => ({ ...p, face: null }));
@@ -322,7 +322,7 @@ function Answer() {
 /** Before there is a face: the animal, and one press to begin. */
 function Begin() {
   const piece = useDesk((s) => s.piece);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   return (
     <ThreeColumns
       left={<Box sx={{ p: 2, fontSize: 13 }}>Nose, mouth, eyes, ears, brows and whiskers appear here.</Box>}
@@ -339,7 +339,7 @@ function Begin() {
           </Typography>
           <Button
             variant="contained"
-            disabled={!mine || !piece}
+            disabled={!canEdit || !piece}
             onClick={() => {
               const face = piece && beginFace(piece);
               if (!face) return say('This animal has no part a face could sit on.');

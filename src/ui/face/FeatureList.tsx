@@ -22,7 +22,7 @@ export function FeatureList() {
   const findings = useDesk((s) => s.plan?.findings) ?? [];
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const mm = (value: number) => q({ kind: 'fine', value });
   const rows: { feature: FaceFeature; name: string; words: string }[] = [
     {
@@ -96,7 +96,7 @@ export function FeatureList() {
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
         {!face.brows && (
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => {
               changePiece((p) => (p.face ? { ...p, face: { ...p.face, brows: beginBrows(p.face) } } : p));
               setView({ feature: 'brows' });
@@ -105,10 +105,10 @@ export function FeatureList() {
             Add brows
           </Button>
         )}
-        <Button disabled={!mine || face.whiskers.length >= 8} onClick={() => add('whiskers')}>
+        <Button disabled={!canEdit || face.whiskers.length >= 8} onClick={() => add('whiskers')}>
           Add whiskers
         </Button>
-        <Button disabled={!mine || face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
+        <Button disabled={!canEdit || face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
           Add brow whiskers
         </Button>
       </Box>

@@ -11,7 +11,7 @@ import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
 import { BARE, surface, useFreed } from '@/ui/pictures/turntable-geometry';
 
-export interface HeadSceneProps {
+interface HeadSceneProps {
   readonly plan: Plan;
   readonly yaw: number;
   readonly pitch: number;

@@ -9,7 +9,7 @@ import { useFace } from './face-store';
 
 const Scene = dynamic(() => import('./HeadScene').then((m) => m.HeadScene), { ssr: false });
 
-export const HEAD_VIEWS = [
+const HEAD_VIEWS = [
   { name: 'front', yaw: 0, pitch: 0 },
   { name: 'three-quarter', yaw: 40, pitch: 8 },
   { name: 'profile', yaw: 90, pitch: 0 },

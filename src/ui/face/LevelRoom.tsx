@@ -46,7 +46,7 @@ export function LevelRoom() {
   const over = useDesk((s) => s.view.photoOver);
   const { q } = useUnits();
   if (!f?.plan) return null;
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const last = plan.levels[plan.levels.length - 1];
   const shown = now ?? last ?? null;
   if (plan.oneSided) {
@@ -74,7 +74,7 @@ export function LevelRoom() {
         <>
           <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', my: 1 }}>
             <Button
-              disabled={!mine || !now || now.problem !== null || face.checks.length >= 200}
+              disabled={!canEdit || !now || now.problem !== null || face.checks.length >= 200}
               onClick={() =>
                 take({
                   id: freshId('check'),
@@ -103,7 +103,7 @@ export function LevelRoom() {
           <PinControls photo={photo} />
         </>
       )}
-      <Callipers mine={mine} full={face.checks.length >= 200} />
+      <Callipers canEdit={canEdit} full={face.checks.length >= 200} />
     </>
   );
 }
@@ -115,7 +115,7 @@ function Moves({ level }: { level: LevelPlan }) {
   return <>{says.charAt(0).toUpperCase() + says.slice(1)}.</>;
 }
 
-export function LevelTable({ level }: { level: LevelPlan }) {
+function LevelTable({ level }: { level: LevelPlan }) {
   const { q, units } = useUnits();
   const inches = units.length === 'in';
   // The unit stands in the head of the column.
@@ -160,7 +160,7 @@ const FROM_WORDS = { nose: 'tip of the nose', crown: 'crown', chin: 'chin' } as 
 type Cell = `${(typeof CALLIPER_MARKS)[number]}-${(typeof CALLIPER_FROM)[number]}-${'left' | 'right'}`;
 
 /** What the callipers say, left and right, filled in with the planned measure to begin with. */
-function Callipers({ mine, full }: { mine: boolean; full: boolean }) {
+function Callipers({ canEdit, full }: { canEdit: boolean; full: boolean }) {
   const f = useFace()!;
   const [open, setOpen] = useState(false);
   const [what, setWhat] = useState<(typeof CALLIPER_MARKS)[number]>('eye');
@@ -208,7 +208,7 @@ function Callipers({ mine, full }: { mine: boolean; full: boolean }) {
               value={value(x, side)}
               min={bounds.minValue!}
               max={bounds.maxValue!}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => setTyped({ ...typed, [`${what}-${x}-${side}`]: v })}
             />
           ))}
@@ -218,7 +218,7 @@ function Callipers({ mine, full }: { mine: boolean; full: boolean }) {
         They begin at the planned measure. With two starting points it says which way to move.
       </Box>
       <Button
-        disabled={!mine || full || from.length === 0}
+        disabled={!canEdit || full || from.length === 0}
         onClick={() => {
           take({
             id: freshId('check'),
@@ -273,7 +273,7 @@ export function LevelHistory() {
           </span>
           <Button
             aria-label={`Remove the measure of ${l.at.slice(0, 16).replace('T', ' ')}`}
-            disabled={!f.mine}
+            disabled={!f.canEdit}
             sx={{ minWidth: 0, px: 1, minHeight: 24, py: 0 }}
             onClick={() =>
               changePiece((p) =>

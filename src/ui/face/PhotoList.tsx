@@ -75,12 +75,12 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
           says="Add a photograph"
           label={`Photograph of the ${of} to add`}
           accept="image/*"
-          disabled={!f.mine || f.face.photos.length >= 12}
+          disabled={!f.canEdit || f.face.photos.length >= 12}
           onFile={(file) => void take(file)}
         />
         {chosen && (
           <Button
-            disabled={!f.mine}
+            disabled={!f.canEdit}
             onClick={() =>
               changePiece((p) =>
                 p.face ? { ...p, face: { ...p.face, photos: p.face.photos.filter((x) => x.id !== chosen.id) } } : p,

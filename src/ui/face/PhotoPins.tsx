@@ -16,7 +16,7 @@ import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
 import { usePicture } from '@/ui/parts/usePicture';
 
-export const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
+const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
   editFace((f) => {
     const p = f.photos.find((x) => x.id === id);
     if (p) recipe(p);
@@ -25,7 +25,7 @@ export const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
 const keep = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 
 /** The landmark that is pinned by the next press: the one chosen, else the first that is missing. */
-export function nextMark(photo: FacePhoto, chosen: string | null): PinMark | null {
+function nextMark(photo: FacePhoto, chosen: string | null): PinMark | null {
   const marks = marksFor(photo.of, photo.side);
   if (chosen && marks.includes(chosen as PinMark)) return chosen as PinMark;
   return marks.find((m) => !photo.pins.some((p) => p.mark === m)) ?? null;
@@ -42,7 +42,7 @@ export function PhotoPins({
   const f = useFace();
   const picture = usePicture(photo.id);
   const chosen = useDesk((s) => s.view.faceMark);
-  const mine = f?.mine ?? false;
+  const canEdit = f?.canEdit ?? false;
   const mark = nextMark(photo, chosen);
   const h = 1 / photo.aspect;
   const r = 0.011;
@@ -73,12 +73,12 @@ export function PhotoPins({
           inset: 0,
           width: '100%',
           height: '100%',
-          cursor: mine && mark ? 'crosshair' : 'default',
+          cursor: canEdit && mark ? 'crosshair' : 'default',
           color: 'text.primary',
         }}
         onClick={(e) => {
           // On another pin only a landmark that was chosen is put down: else that pin is meant.
-          if (!mine || !mark || (chosen === null && (e.target as Element).closest('[data-pin]'))) return;
+          if (!canEdit || !mark || (chosen === null && (e.target as Element).closest('[data-pin]'))) return;
           const to = onDrawing(e.currentTarget as unknown as SVGSVGElement, e);
           if (!to) return;
           put(mark, [keep(to.x), keep(to.y * photo.aspect)]);
@@ -118,7 +118,7 @@ export function PhotoPins({
               data-pin={p.mark}
               {...grip({
                 name: `Pin: ${MARK_NAMES[p.mark]}${out ? ', does not agree with the others' : ''}`,
-                mine,
+                canEdit,
                 onArrow: (right, up) =>
                   put(p.mark, [keep(p.at[0] + 0.002 * right), keep(p.at[1] - 0.002 * up * photo.aspect)]),
                 onDrag: (x, y) => put(p.mark, [keep(x), keep(y * photo.aspect)]),
@@ -148,7 +148,7 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
   const f = useFace();
   const chosen = useDesk((s) => s.view.faceMark);
   const mark = nextMark(photo, chosen);
-  const mine = f?.mine ?? false;
+  const canEdit = f?.canEdit ?? false;
   return (
     <Box role="group" aria-label="Landmarks">
       {photo.of === 'animal' && (
@@ -160,7 +160,7 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
               { value: 'profile', says: 'in profile' },
             ]}
             value={photo.side}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => editPhoto(photo.id, (p) => void (p.side = v))}
           />
           <FaceField
@@ -169,7 +169,7 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
             value={photo.strength}
             bounds={facePhotoSchema.shape.strength}
             slide={[0, 1, 0.05]}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => editPhoto(photo.id, (p) => void (p.strength = v))}
           />
         </>
@@ -191,7 +191,7 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
               <Button
                 variant={m === mark ? 'contained' : 'text'}
                 aria-pressed={m === mark}
-                disabled={!mine}
+                disabled={!canEdit}
                 onClick={() => setView({ faceMark: m })}
                 sx={{ flex: 1, justifyContent: 'flex-start', minHeight: 26, py: 0 }}
               >
@@ -201,7 +201,7 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
               {has && (
                 <Button
                   aria-label={`Take the pin of ${MARK_NAMES[m]} out`}
-                  disabled={!mine}
+                  disabled={!canEdit}
                   onClick={() => editPhoto(photo.id, (p) => void (p.pins = p.pins.filter((x) => x.mark !== m)))}
                   sx={{ minWidth: 0, px: 1, minHeight: 26, py: 0 }}
                 >

@@ -18,7 +18,7 @@ export function SetRoom() {
   const f = useFace();
   const { q, t } = useUnits();
   if (!f) return null;
-  const { face, plan, mine } = f;
+  const { face, plan, canEdit } = f;
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
   const stem = (recipe: (x: Eyes['stem']) => void) => editEyes((e) => recipe(e.stem));
@@ -86,7 +86,7 @@ export function SetRoom() {
             value={eyes.socketMm}
             bounds={B.socketMm}
             slide={[0, 12, 0.1]}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => editEyes((e) => void (e.socketMm = v))}
           />
         )}
@@ -97,14 +97,14 @@ export function SetRoom() {
               value={eyes.stem.lengthMm}
               bounds={S.lengthMm}
               slide={[1, 30, 0.5]}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.lengthMm = v))}
             />
             <FaceField
               label="Stem thick"
               value={eyes.stem.thickMm}
               bounds={S.thickMm}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.thickMm = v))}
             />
             <FaceField
@@ -113,7 +113,7 @@ export function SetRoom() {
               value={eyes.stem.inDeg}
               bounds={S.inDeg}
               slide={[0, 90, 1]}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.inDeg = v))}
             />
             <FaceField
@@ -122,7 +122,7 @@ export function SetRoom() {
               value={eyes.stem.downDeg}
               bounds={S.downDeg}
               slide={[-30, 70, 1]}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.downDeg = v))}
             />
           </>

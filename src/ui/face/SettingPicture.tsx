@@ -23,7 +23,7 @@ export function SettingPicture() {
   const f = useFace();
   const frame = useDesk((s) => s.plan?.frame);
   if (!f?.plan) return <Box sx={{ flex: 1, bgcolor: 'desk.stage' }} />;
-  const { plan, face, mine } = f;
+  const { plan, face, canEdit } = f;
   const { eyes } = plan;
   const outlines: Record<keyof typeof VIEWS, Outline> = { above: plan.above, front: plan.front };
   const shift = { above: [0, 0], front: [plan.above.max[0] + GAP - plan.front.min[0], 0] } as const;
@@ -121,7 +121,7 @@ export function SettingPicture() {
                 data-handle={`stem-${s.side}-${view}`}
                 {...grip({
                   name: `End of the ${s.side} stem, ${name}: ${stem.inDeg}° in, ${stem.downDeg}° down`,
-                  mine,
+                  canEdit,
                   // From above the left stem runs to the right as it goes further in.
                   onArrow: (right, up) => {
                     if (view === 'above' ? right === 0 : up === 0) return false;

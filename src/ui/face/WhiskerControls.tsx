@@ -20,7 +20,7 @@ export function useWhiskers(): WhiskerSet | null {
   return f?.face.whiskers.find((w) => w.id === id) ?? f?.face.whiskers[0] ?? null;
 }
 
-export function WhiskerControls({ mine }: { mine: boolean }) {
+export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
   const f = useFace();
   const w = useWhiskers();
   const threads = useDesk((s) => s.cupboard.threads);
@@ -46,7 +46,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
       <NameField
         label="Name of the whiskers"
         value={w.name}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.name = v))}
       />
       <FaceField
@@ -55,7 +55,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.perSide}
         bounds={b.perSide}
         slide={[1, 24, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.perSide = Math.round(v)))}
       />
       <FaceField
@@ -64,7 +64,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.rows}
         bounds={b.rows}
         slide={[1, 6, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.rows = Math.round(v)))}
       />
       <FaceField
@@ -72,7 +72,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.alongMm}
         bounds={b.alongMm}
         slide={[0.3, 8, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.alongMm = v))}
       />
       <FaceField
@@ -80,7 +80,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.rowsApartMm}
         bounds={b.rowsApartMm}
         slide={[0.3, 8, 0.1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.rowsApartMm = v))}
       />
       <FaceField
@@ -88,7 +88,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.longestMm}
         bounds={b.longestMm}
         slide={[2, 80, 0.5]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.longestMm = v))}
       />
       <FaceField
@@ -97,7 +97,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.shortestShare}
         bounds={b.shortestShare}
         slide={[0.1, 1, 0.05]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.shortestShare = v))}
       />
       <FaceField
@@ -106,7 +106,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.fanDeg}
         bounds={b.fanDeg}
         slide={[0, 100, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.fanDeg = v))}
       />
       <FaceField
@@ -115,7 +115,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.droopDeg}
         bounds={b.droopDeg}
         slide={[-40, 40, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.droopDeg = v))}
       />
       <PickField
@@ -123,7 +123,7 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.threadId ?? ''}
         empty={threads.length === 0 ? 'None in the cupboard' : 'Choose one'}
         options={threads.map((t) => ({ value: t.id, says: `${t.name}, ${t.thickMm} mm` }))}
-        disabled={!mine || threads.length === 0}
+        disabled={!canEdit || threads.length === 0}
         onChange={(v) => set((x) => void (x.threadId = v))}
       />
       <FaceField
@@ -132,25 +132,25 @@ export function WhiskerControls({ mine }: { mine: boolean }) {
         value={w.passes}
         bounds={b.passes}
         slide={[1, 8, 1]}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.passes = Math.round(v)))}
       />
       <ChoiceRow
         label="Glue"
         options={asOptions(WHISKER_GLUES).map((g) => ({ ...g, says: g.value === 'none' ? 'no glue' : g.says }))}
         value={w.glue}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.glue = v))}
       />
       <WoolField
         label="Dashes"
         value={w.dashLotId}
         none="no dashes"
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(id) => set((x) => void (x.dashLotId = id))}
       />
       <Button
-        disabled={!mine}
+        disabled={!canEdit}
         onClick={() => editFace((face) => void (face.whiskers = face.whiskers.filter((x) => x.id !== w.id)))}
       >
         Take {w.name.toLowerCase()} away

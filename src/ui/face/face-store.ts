@@ -13,19 +13,19 @@ export const editFace = (recipe: (f: Face) => void): void =>
     if (d.face) recipe(d.face);
   });
 
-export interface FaceInHand {
+interface FaceInHand {
   readonly face: Face;
   /** Null until the first plan with this face is ready. */
   readonly plan: FacePlan | null;
-  readonly mine: boolean;
+  readonly canEdit: boolean;
 }
 
 /** @returns null while no face is begun */
 export function useFace(): FaceInHand | null {
   const face = useDesk((s) => s.piece?.face ?? null);
   const plan = useDesk((s) => s.plan?.face ?? null);
-  const mine = useDesk((s) => s.mine);
-  return useMemo(() => (face ? { face, plan, mine } : null), [face, plan, mine]);
+  const canEdit = useDesk((s) => s.canEdit);
+  return useMemo(() => (face ? { face, plan, canEdit } : null), [face, plan, canEdit]);
 }
 
 /** Colours of the eye's layers, and both eyes drawn square on. */

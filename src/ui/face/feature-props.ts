@@ -3,7 +3,7 @@ import type { Face } from '@/core/piece/face';
 
 export interface FeatureProps {
   readonly face: Face;
-  readonly mine: boolean;
+  readonly canEdit: boolean;
 }
 
 export const asOptions = <T extends string>(list: readonly T[]) =>

@@ -24,7 +24,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 export function AreasRoom({ findings }: { findings: ReactNode }) {
   const { plan, area, doc } = useSelectedArea();
   const piece = useDesk((s) => s.piece)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const view = useDesk((s) => s.view);
   const { q } = useUnits();
   const [menu, setMenu] = useState<{ at: HTMLElement; what: 'split' | 'join' } | null>(null);
@@ -61,7 +61,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
             { value: 'erase', says: 'erase' },
           ]}
           value={view.brush}
-          disabled={!mine || !doc}
+          disabled={!canEdit || !doc}
           onChange={(brush) => setView({ brush })}
         />
         <MeasureField
@@ -80,25 +80,25 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
         <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
-        <Button disabled={!mine} onClick={make}>
+        <Button disabled={!canEdit} onClick={make}>
           New area
         </Button>
         <Button
-          disabled={!mine || !doc}
+          disabled={!canEdit || !doc}
           onClick={(e) => setMenu({ at: e.currentTarget, what: 'split' })}
           aria-haspopup="menu"
         >
           Split
         </Button>
         <Button
-          disabled={!mine || !doc || piece.areas.length < 2}
+          disabled={!canEdit || !doc || piece.areas.length < 2}
           onClick={(e) => setMenu({ at: e.currentTarget, what: 'join' })}
           aria-haspopup="menu"
         >
           Join another to it
         </Button>
         <Button
-          disabled={!mine || !doc}
+          disabled={!canEdit || !doc}
           onClick={() => {
             changePiece((p) => removeArea(p, doc!.id));
             setView({ areaId: null });
@@ -140,13 +140,13 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
                 </MenuItem>
               ))}
       </Menu>
-      {doc && <Places key={doc.id} area={doc} mine={mine} />}
+      {doc && <Places key={doc.id} area={doc} canEdit={canEdit} />}
     </>
   );
 }
 
 /** The same by keyboard: part, band along it, band round it, side. */
-function Places({ area, mine }: { area: Area; mine: boolean }) {
+function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
   const parts = useDesk((s) => s.piece!.form.parts);
   const change = (recipe: (a: Area) => void) =>
     editPiece((d) => {
@@ -159,7 +159,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
       <NameField
         label="Name of the area"
         value={area.name}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) => change((a) => void (a.name = v))}
       />
       {area.where.map((s, i) => (
@@ -174,7 +174,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
             value={s.parts.length === 1 ? s.parts[0]! : ''}
             empty={s.parts.map((id) => parts.find((p) => p.id === id)?.name ?? id).join(', ')}
             options={parts.map((p) => ({ value: p.id, says: p.name }))}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => set(i, (x) => void (x.parts = [v]))}
           />
           <Band
@@ -182,7 +182,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
             kind="share"
             most={1}
             value={s.along}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(b) => set(i, (x) => put(x, 'along', b))}
           />
           <Band
@@ -190,7 +190,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
             kind="angle"
             most={180}
             value={s.around}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(b) => set(i, (x) => put(x, 'around', b))}
           />
           <ChoiceRow
@@ -201,7 +201,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
               { value: 'right', says: 'right' },
             ]}
             value={s.side ?? 'both'}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) =>
               set(i, (x) => {
                 if (v === 'both') delete x.side;
@@ -210,7 +210,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
             }
           />
           <Button
-            disabled={!mine || (area.where.length < 2 && !area.strokes.some((q) => q.adds))}
+            disabled={!canEdit || (area.where.length < 2 && !area.strokes.some((q) => q.adds))}
             onClick={() => change((a) => void a.where.splice(i, 1))}
           >
             Take this place away
@@ -218,7 +218,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
         </Box>
       ))}
       <Button
-        disabled={!mine || area.where.length >= 40}
+        disabled={!canEdit || area.where.length >= 40}
         sx={{ mt: 1 }}
         onClick={() => change((a) => void a.where.push({ parts: [parts[0]!.id] }))}
       >
@@ -228,7 +228,7 @@ function Places({ area, mine }: { area: Area; mine: boolean }) {
         <Box sx={{ mt: 1, fontSize: 13 }}>
           {area.strokes.length === 1 ? 'One stroke is' : `${area.strokes.length} strokes are`} painted over these
           places.{' '}
-          <Button disabled={!mine || area.where.length === 0} onClick={() => change((a) => void (a.strokes = []))}>
+          <Button disabled={!canEdit || area.where.length === 0} onClick={() => change((a) => void (a.strokes = []))}>
             Take the paint away
           </Button>
         </Box>

@@ -28,7 +28,7 @@ export function changeReference(id: string, recipe: (r: Reference) => void): voi
 
 export function ReferenceList() {
   const piece = useDesk((s) => s.piece);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const chosen = useReference();
   if (!piece) return null;
   const take = async (file: File) => {
@@ -84,11 +84,11 @@ export function ReferenceList() {
           says="Add a photograph"
           label="Photograph to add"
           accept="image/*"
-          disabled={!mine || piece.references.length >= 12}
+          disabled={!canEdit || piece.references.length >= 12}
           onFile={(file) => void take(file)}
         />
         <Button
-          disabled={!mine || !chosen}
+          disabled={!canEdit || !chosen}
           onClick={() => changePiece((p) => ({ ...p, references: p.references.filter((r) => r.id !== chosen!.id) }))}
         >
           Take away
@@ -104,7 +104,7 @@ export function ReferenceList() {
 
 export function CompareRoom({ findings }: { findings: ReactNode }) {
   const view = useCompared();
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   if (!view) {
     return (
@@ -151,7 +151,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           label="Taken from"
           options={(['left', 'front', 'above'] as const).map((s) => ({ value: s, says: SIDE_WORDS[s] }))}
           value={r.side}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.side = v))}
         />
         <MeasureField
@@ -160,7 +160,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           value={r.knownMm}
           min={referenceSchema.shape.knownMm.minValue!}
           max={referenceSchema.shape.knownMm.maxValue!}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.knownMm = v))}
         />
         <MeasureField
@@ -170,7 +170,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           min={0}
           max={1}
           slide={{ min: 0, max: 1, step: 0.05 }}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.strength = v))}
         />
         {compared.widthMm && (
@@ -183,7 +183,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           value=""
           empty={free.length === 0 ? 'All are pinned' : 'Choose one'}
           options={free.map((p) => ({ value: p.landmark.id, says: p.landmark.name }))}
-          disabled={!mine || free.length === 0}
+          disabled={!canEdit || free.length === 0}
           onChange={pin}
         />
       </Box>
@@ -199,7 +199,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
                 <td>
                   <Button
                     aria-label={`Take the pin of ${p.name} out`}
-                    disabled={!mine}
+                    disabled={!canEdit}
                     onClick={() =>
                       changeReference(r.id, (x) => void (x.pins = x.pins.filter((y) => y.landmark !== p.id)))
                     }

@@ -15,7 +15,7 @@ export function useReference(): Reference | null {
   return piece?.references.find((r) => r.id === id) ?? piece?.references[0] ?? null;
 }
 
-export interface ComparedView {
+interface ComparedView {
   readonly reference: Reference;
   readonly compared: Compared;
   readonly outline: Outline | null;

@@ -20,7 +20,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const core = useDesk((s) => s.plan?.core);
   const lots = useDesk((s) => s.cupboard.lots);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const partId = useDesk((s) => s.view.partId);
   const { q } = useUnits();
   const part = core?.parts.find((p) => p.id === partId);
@@ -56,7 +56,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             { value: 'full-size', says: 'full size, thin coat' },
           ]}
           value={piece.core.school}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.core.school = v))}
         />
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -71,7 +71,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
           min={allowance.minValue!}
           max={allowance.maxValue!}
           slide={{ min: 0, max: 10, step: 0.5 }}
-          disabled={!mine || piece.core.school === 'full-size'}
+          disabled={!canEdit || piece.core.school === 'full-size'}
           onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
         />
         <PickField
@@ -79,7 +79,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
           value={piece.core.lotId ?? ''}
           empty="Choose a wool"
           options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
         />
       </Box>
@@ -93,7 +93,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             label="Built"
             options={(['firm', 'with give', 'lofty pad', 'flat felt'] as const).map((f) => ({ value: f, says: f }))}
             value={part.firmness}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(f: Firmness) =>
               editPiece((d) => {
                 d.core.soft = d.core.soft.filter((s) => s.part !== part.id);

@@ -41,7 +41,7 @@ export function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
 export function FlatList() {
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const chosen = useFlatPart();
   const { q } = useUnits();
   if (!piece) return null;
@@ -95,11 +95,11 @@ export function FlatList() {
         })}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5 }}>
-        <Button disabled={!mine || piece.flatParts.length >= 40} onClick={add}>
+        <Button disabled={!canEdit || piece.flatParts.length >= 40} onClick={add}>
           Add a flat part
         </Button>
         <Button
-          disabled={!mine || !chosen}
+          disabled={!canEdit || !chosen}
           onClick={() => changePiece((p) => ({ ...p, flatParts: p.flatParts.filter((f) => f.id !== chosen!.id) }))}
         >
           Take away
@@ -128,7 +128,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece!.form.parts);
   const all = useDesk((s) => s.piece!.flatParts);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const p = plan?.flatParts.find((x) => x.id === f?.id);
   if (!f) {
@@ -173,14 +173,14 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           key={f.id}
           label="Name of the flat part"
           value={f.name}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.name = v))}
         />
         <PickField
           label="Kind"
           value={f.kind}
           options={FLAT_KINDS.map((k) => ({ value: k, says: k }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) =>
             changeFlat(f.id, (x) => {
               x.kind = v as FlatPart['kind'];
@@ -191,7 +191,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
         <CheckField
           label="a pair, the other one turned over"
           value={f.paired}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.paired = v))}
         />
         {FIELDS.map(({ key, label, kind }) => (
@@ -202,7 +202,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             value={f[key]}
             min={shape[key].minValue!}
             max={shape[key].maxValue!}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => changeFlat(f.id, (x) => void (x[key] = key === 'layers' ? Math.round(v) : v))}
           />
         ))}
@@ -210,14 +210,14 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           label="Wool"
           value={f.lotId ?? 'none'}
           options={wools}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.lotId = v === 'none' ? null : v))}
         />
         <PickField
           label="Lining"
           value={f.liningLotId ?? 'none'}
           options={wools}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.liningLotId = v === 'none' ? null : v))}
         />
         {f.liningLotId !== null && (
@@ -227,7 +227,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             value={f.liningMm}
             min={shape.liningMm.minValue!}
             max={shape.liningMm.maxValue!}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => changeFlat(f.id, (x) => void (x.liningMm = v))}
           />
         )}
@@ -235,7 +235,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           label="Stands for"
           value={drawn.some((x) => x.id === f.id) ? f.id : 'none'}
           options={[{ value: 'none', says: 'no drawn part' }, ...drawn.map((x) => ({ value: x.id, says: x.name }))]}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => {
             const id = v === 'none' ? unusedId(all) : v;
             changeFlat(f.id, (x) => void (x.id = id));
@@ -247,7 +247,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           value={f.seat ?? ''}
           empty="Choose a part"
           options={parts.map((x) => ({ value: x.id, says: x.name }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.seat = v))}
         />
         <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>

@@ -68,7 +68,7 @@ export function FormStage() {
   const all = useDesk((s) => s.plan?.findings);
   const room = useDesk((s) => s.view.room);
   if (!piece) return null;
-  const mine = (all ?? []).filter(
+  const found = (all ?? []).filter(
     (f) => f.stage === 'form' || (piece.core.lotId !== null && isAbout(f, 'lot', piece.core.lotId)),
   );
   const Screen = SCREENS[room];
@@ -95,7 +95,7 @@ export function FormStage() {
         <>
           <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
           <Screen
-            findings={mine
+            findings={found
               .filter((f) => roomOf(f) === room)
               .map((f) => (
                 <FindingCard key={f.id} finding={f} />
@@ -109,7 +109,7 @@ export function FormStage() {
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
         label="Rooms of the form"
-        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: mine.filter((f) => roomOf(f) === r) }))}
+        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: found.filter((f) => roomOf(f) === r) }))}
         open={room}
         onOpen={(r) => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
       />

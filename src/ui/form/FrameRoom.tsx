@@ -25,7 +25,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const frame = useDesk((s) => s.plan?.frame);
   const cupboard = useDesk((s) => s.cupboard);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const f = piece.frame;
   const wires = wiresFor(f.kind, cupboard);
@@ -63,7 +63,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
           label="Kind of frame"
           options={FRAME_KINDS.map((k) => ({ value: k, says: WORDS[k] }))}
           value={f.kind}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(k) =>
             editPiece((d) => {
               d.frame.kind = k;
@@ -81,20 +81,20 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
                 value: w.id,
                 says: `${w.name}, ${q({ kind: 'rowLength', value: w.haveMm })}`,
               }))}
-              disabled={!mine || wires.length === 0}
+              disabled={!canEdit || wires.length === 0}
               onChange={(v) => editPiece((d) => void (d.frame.wireId = v))}
             />
             <Box>
               <CheckField
                 label="into the head"
                 value={f.head}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(v) => editPiece((d) => void (d.frame.head = v))}
               />
               <CheckField
                 label="into the tail"
                 value={f.tail}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(v) => editPiece((d) => void (d.frame.tail = v))}
               />
             </Box>
@@ -104,7 +104,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               value={f.turnedMm}
               min={frameSchema.shape.turnedMm.minValue!}
               max={frameSchema.shape.turnedMm.maxValue!}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => editPiece((d) => void (d.frame.turnedMm = v))}
             />
             <MeasureField
@@ -113,7 +113,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               value={f.wasteShare}
               min={0}
               max={0.5}
-              disabled={!mine}
+              disabled={!canEdit}
               onChange={(v) => editPiece((d) => void (d.frame.wasteShare = v))}
             />
             <Typography variant="body2" sx={{ color: 'text.secondary' }}>

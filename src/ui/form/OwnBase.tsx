@@ -35,7 +35,7 @@ const WHY: Record<RepairReport['remade'], string | null> = {
 };
 
 /** What was done, in words. */
-export function reportWords(r: RepairReport): string[] {
+function reportWords(r: RepairReport): string[] {
   const n = (x: number) => x.toLocaleString('en');
   return [
     `${n(r.trianglesRead)} triangles read, ${n(r.trianglesKept)} kept.`,
@@ -59,7 +59,7 @@ interface Ready {
 
 export function OwnBase() {
   const scan = useDesk((s) => s.piece?.form.scan ?? null);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<{ doing: string; share: number } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -97,14 +97,14 @@ export function OwnBase() {
               { value: 'core', says: 'the core' },
             ]}
             value={scan.role}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(role) =>
               changePiece((p) => ({ ...p, form: { ...p.form, scan: p.form.scan && { ...p.form.scan, role } } }))
             }
           />
         </Box>
       )}
-      <Button disabled={!mine || busy !== null} onClick={() => input.current?.click()}>
+      <Button disabled={!canEdit || busy !== null} onClick={() => input.current?.click()}>
         {scan ? 'Bring in another scan' : 'Bring in a scan of your own base'}
       </Button>
       <input

@@ -26,7 +26,7 @@ export function PartList() {
   const chosen = useDesk((s) => s.view.partId);
   const core = useDesk((s) => s.plan?.core);
   const findings = useDesk((s) => s.plan?.findings);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   if (!piece) return null;
@@ -67,14 +67,14 @@ export function PartList() {
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 2 }}>
         <Button
-          disabled={!part || !mine || part.shape === 'board'}
+          disabled={!part || !canEdit || part.shape === 'board'}
           onClick={(e) => setMenu(e.currentTarget)}
           aria-haspopup="menu"
         >
           Add a pad
         </Button>
         <Button
-          disabled={!part || !mine || part.on === null}
+          disabled={!part || !canEdit || part.on === null}
           onClick={() => {
             changePiece((p) => removePart(p, part!.id));
             setView({ partId: null });

@@ -45,7 +45,7 @@ const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 export function ShapeRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const plan = useDesk((s) => s.plan);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const partId = useDesk((s) => s.view.partId);
   const { q } = useUnits();
   const part = piece.form.parts.find((p) => p.id === partId) ?? null;
@@ -74,7 +74,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
       )}
       {findings}
       <OwnBase />
-      {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} mine={mine} />}
+      {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} canEdit={canEdit} />}
       <Box role="group" aria-label="Size" sx={{ mt: 1.5 }}>
         <Typography variant="h3" sx={{ mb: 0.5 }}>
           Whole animal
@@ -83,7 +83,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           label="Measured by"
           value={by}
           options={measures.map((m) => ({ value: m.id, says: m.says }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.measuredBy = v))}
         />
         <MeasureField
@@ -93,7 +93,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           min={bounds.finishedLengthMm.minValue! * share}
           max={bounds.finishedLengthMm.maxValue! * share}
           slide={{ min: 80 * share, max: 500 * share, step: 1 }}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.finishedLengthMm = v / share))}
         />
         <MeasureField
@@ -103,13 +103,13 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           min={bounds.lifeLengthMm.minValue! * share}
           max={bounds.lifeLengthMm.maxValue! * share}
           slide={{ min: 100 * share, max: 3000 * share, step: 5 }}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v / share))}
         />
         <NameField
           label="Name of the piece"
           value={piece.name}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.name = v))}
         />
         <TextField
@@ -119,7 +119,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           maxRows={5}
           fullWidth
           value={piece.note}
-          disabled={!mine}
+          disabled={!canEdit}
           onFocus={beginGesture}
           onBlur={endGesture}
           onChange={(e) => editPiece((d) => void (d.note = e.target.value.slice(0, 4000)))}
@@ -137,7 +137,7 @@ const jointName = (part: Part, node: number): string => {
   return `joint ${part.root === 'start' ? node : n - 1 - node}`;
 };
 
-function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: boolean }) {
+function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canEdit: boolean }) {
   const [side, setSide] = useState<Side>('both');
   const [node, setNode] = useState(() => jointsOf(part)[0] ?? 0);
   const k = unitMm(piece.form);
@@ -160,7 +160,7 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
       <NameField
         label="Name of the part"
         value={part.name}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(v) =>
           editPiece((d) => {
             const p = d.form.parts.find((x) => x.id === part.id);
@@ -173,7 +173,7 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
           label="What it is"
           value={part.role}
           options={PART_ROLES.map((r) => ({ value: r, says: ROLE_WORDS[r] }))}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) =>
             editPiece((d) => {
               const p = d.form.parts.find((x) => x.id === part.id);
@@ -188,7 +188,7 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
         value={tenth(length * k)}
         {...lengthLimits}
         slide={{ ...lengthLimits, step: 0.5 }}
-        disabled={!mine || part.shape === 'board'}
+        disabled={!canEdit || part.shape === 'board'}
         onChange={(v) => shape((f) => setPartLength(f, part.id, v))}
       />
       {thicknessesOf(part).map((t) => {
@@ -202,7 +202,7 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
             value={tenth(t.across * k)}
             {...l}
             slide={{ ...l, step: 0.5 }}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => shape((f) => setThickness(f, part.id, t.key, v))}
           />
         );
@@ -243,7 +243,7 @@ function PartControls({ piece, part, mine }: { piece: Piece; part: Part; mine: b
                 min={-most}
                 max={most}
                 slide={{ min: -most, max: most, step: 1 }}
-                disabled={!mine}
+                disabled={!canEdit}
                 onChange={(v) =>
                   shape((f) =>
                     setBend(

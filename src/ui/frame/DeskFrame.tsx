@@ -79,7 +79,7 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
 }
 
 function Desk({ id, children }: { id: string; children: ReactNode }) {
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const saveError = useDesk((s) => s.saveError);
   const busy = useDesk((s) => !upToDate(s));
   const [help, setHelp] = useState(false);
@@ -107,7 +107,7 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
     >
       <TopBar onHelp={() => setHelp(true)} />
       <Path id={id} />
-      {!mine && (
+      {!canEdit && (
         <Alert severity="warning" square action={<Button onClick={workHere}>Work here instead</Button>}>
           This piece is open in another window. Here it can be looked at; it follows what is changed there.
         </Alert>

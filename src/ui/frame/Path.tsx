@@ -25,10 +25,10 @@ export function Path({ id }: { id: string }) {
       }}
     >
       {STAGES.map((s, i) => {
-        const mine = (findings ?? []).filter(
+        const found = (findings ?? []).filter(
           (f) => (s.findings as readonly string[]).includes(f.stage) && f.severity !== 'note',
         );
-        const stop = mine.some((f) => f.severity === 'stop');
+        const stop = found.some((f) => f.severity === 'stop');
         const on = here.endsWith(`/${s.path}`);
         return (
           <Box
@@ -54,10 +54,10 @@ export function Path({ id }: { id: string }) {
               {i + 1}
             </Box>
             {s.name}
-            {mine.length > 0 && (
+            {found.length > 0 && (
               <Box
                 component="span"
-                aria-label={`${mine.length} to decide`}
+                aria-label={`${found.length} to decide`}
                 role="img"
                 sx={{
                   ...figures,
@@ -71,7 +71,7 @@ export function Path({ id }: { id: string }) {
                 }}
               >
                 {stop ? '×' : '!'}
-                {mine.length}
+                {found.length}
               </Box>
             )}
           </Box>

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import type { Finding } from '@/core/stage';
 import { OpenMark } from '@/ui/parts/OpenMark';
 
-export interface RoomBarProps<R extends string> {
+interface RoomBarProps<R extends string> {
   readonly label: string;
   readonly rooms: readonly { readonly room: R; readonly says: string; readonly findings: readonly Finding[] }[];
   readonly open: R;

@@ -30,7 +30,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
   const savedAt = useDesk((s) => s.savedAt);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const coarse = useDesk((s) => s.settings.shape === 'coarse');
   const { q } = useUnits();
   const { past, future } = useHistory();
@@ -95,10 +95,10 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flexShrink: 0 }}>
-        <Button onClick={undo} disabled={past === 0 || !mine}>
+        <Button onClick={undo} disabled={past === 0 || !canEdit}>
           Undo
         </Button>
-        <Button onClick={redo} disabled={future === 0 || !mine}>
+        <Button onClick={redo} disabled={future === 0 || !canEdit}>
           Redo
         </Button>
         <Button onClick={() => savePieceFile(piece)}>Save to file</Button>

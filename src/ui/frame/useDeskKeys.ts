@@ -5,7 +5,7 @@ import { FEATURES, INSIDES, OVERLAYS } from '@/desk/view';
 import { setView, useDesk } from '@/desk/store';
 import { undoKey } from './useUndoKeys';
 
-export interface DeskKeyActions {
+interface DeskKeyActions {
   readonly help: () => void;
   readonly stage: (index: number) => void;
   /** At the bench Space, Backspace, + and - belong to the rows. */

@@ -12,7 +12,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 export function LogStage() {
   const plan = useDesk((s) => s.plan);
   const piece = useDesk((s) => s.piece);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const needles = useDesk((s) => s.cupboard.needles);
   const { q, t } = useUnits();
   if (!piece) return null;
@@ -106,7 +106,7 @@ export function LogStage() {
                   <td className="n">
                     <Button
                       variant="text"
-                      disabled={!mine}
+                      disabled={!canEdit}
                       onClick={() => editPiece((d) => void (d.log = d.log.filter((x) => x.id !== e.id)))}
                     >
                       Remove

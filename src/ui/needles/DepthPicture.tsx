@@ -6,7 +6,7 @@ import { NeedleShape } from './NeedleShape';
 const LEAST = '#2c6650';
 const MOST = '#9b2226';
 
-export interface DepthPictureProps {
+interface DepthPictureProps {
   readonly phase: NeedlePhase;
   readonly needle: Needle;
   readonly layerMm: number;

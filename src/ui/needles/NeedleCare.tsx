@@ -18,7 +18,7 @@ import { useRack } from './needle-store';
 export function Counting() {
   const needles = useDesk((s) => s.cupboard.needles);
   const log = useDesk((s) => s.piece!.log);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const owned = needles.filter((n) => n.count > 0);
   const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
   const last = [...log].reverse().find((e) => e.kind === 'needles');
@@ -48,7 +48,7 @@ export function Counting() {
           value={now(n)}
           min={0}
           max={500}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(v) => setCounts((c) => ({ ...c, [n.id]: Math.round(v) }))}
         />
       ))}
@@ -58,7 +58,7 @@ export function Counting() {
           floor.
         </Box>
       )}
-      <Button disabled={!mine || owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
+      <Button disabled={!canEdit || owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
         {open ? 'Counted, sitting ends' : 'Counted, sitting begins'}
       </Button>
     </Box>
@@ -71,7 +71,7 @@ export function Breakages() {
   const log = useDesk((s) => s.piece!.log);
   const steps = useDesk((s) => s.plan?.work.steps);
   const stepId = useDesk((s) => s.view.stepId);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { t } = useUnits();
   const [needleId, setNeedle] = useState<string | null>(null);
   const [found, setFound] = useState(true);
@@ -97,7 +97,7 @@ export function Breakages() {
           out through the fur one day.
         </Box>
       )}
-      <Button disabled={!mine || id === ''} onClick={() => needleBroke(id, stepId, found)}>
+      <Button disabled={!canEdit || id === ''} onClick={() => needleBroke(id, stepId, found)}>
         Write the breakage down{stepId ? ', at the step in hand' : ''}
       </Button>
       {list.length > 0 && (

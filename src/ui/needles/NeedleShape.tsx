@@ -2,7 +2,7 @@
 import { halfWidthAt, needleDrawing } from '@/core/needle/needle-drawing';
 import type { Needle } from '@/core/piece/cupboard';
 
-export interface NeedleShapeProps {
+interface NeedleShapeProps {
   readonly needle: Pick<Needle, 'section' | 'thickMm' | 'tipMm' | 'barbs' | 'gapMm' | 'bladeMm'>;
   /** Width of a hair line, mm. */
   readonly px: number;

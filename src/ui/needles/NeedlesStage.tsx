@@ -26,8 +26,8 @@ const roomOf = (f: Finding): NeedleRoom => (f.code === 'needle-missing' ? 'rack'
 export function NeedlesStage() {
   const room = useDesk((s) => s.view.needleRoom);
   const findings = useDesk((s) => s.plan?.findings);
-  const mine = (findings ?? []).filter((f) => f.stage === 'needle');
-  const of = (r: NeedleRoom) => mine.filter((f) => roomOf(f) === r);
+  const found = (findings ?? []).filter((f) => f.stage === 'needle');
+  const of = (r: NeedleRoom) => found.filter((f) => roomOf(f) === r);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar

@@ -9,7 +9,7 @@ import { grip } from '@/ui/parts/grip';
 import { useUnits } from '@/ui/parts/useUnits';
 import { NeedleShape } from './NeedleShape';
 
-export interface SectionOfNeedleProps {
+interface SectionOfNeedleProps {
   readonly view: InsideView;
   readonly needle: Needle;
   readonly onDrag: (strokeMm: number, angleDeg: number) => void;
@@ -23,7 +23,7 @@ const path = (l: Loop): string => {
 
 export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProps) {
   const { q } = useUnits();
-  const mine = useDesk((s) => s.piece !== null);
+  const open = useDesk((s) => s.piece !== null);
   const s = Math.sin((v.angleDeg * Math.PI) / 180);
   const c = Math.cos((v.angleDeg * Math.PI) / 180);
   // Where the point meets the wool: above the ground by the layers.
@@ -128,7 +128,7 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
       <g
         {...grip({
           name: `Point of the needle: stroke ${q({ kind: 'fine', value: v.strokeMm })}, ${Math.round(v.angleDeg)} degrees to the skin`,
-          mine,
+          canEdit: open,
           onArrow: (right, upward) => {
             if (right !== 0) onDrag(v.strokeMm, Math.max(15, Math.min(90, v.angleDeg - right)));
             else onDrag(Math.max(0, Math.min(70, v.strokeMm - upward * 0.5)), v.angleDeg);

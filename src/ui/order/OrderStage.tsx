@@ -22,9 +22,9 @@ export function OrderStage() {
         The order appears when the coat has been worked out.
       </Box>
     );
-  const mine = plan.findings.filter((f) => f.stage === 'order');
+  const found = plan.findings.filter((f) => f.stage === 'order');
   const of = (r: OrderRoom) =>
-    mine.filter((f) =>
+    found.filter((f) =>
       r === 'over'
         ? f.code === 'order-changed'
         : r === 'time'

@@ -18,7 +18,7 @@ import { progressOf } from './order-store';
 
 export function OverRoom() {
   const plan = useDesk((s) => s.plan)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const stepId = useDesk((s) => s.view.stepId);
   const lots = useDesk((s) => s.cupboard.lots);
   const { q, t } = useUnits();
@@ -151,7 +151,7 @@ export function OverRoom() {
                 >
                   <b>Planned otherwise since it was done:</b> {why.what.join(', ')}.
                   <Button
-                    disabled={!mine}
+                    disabled={!canEdit}
                     onClick={() => keepAsItIs(from.operation.id)}
                     sx={{ mt: 0.75, display: 'block' }}
                   >
@@ -169,7 +169,7 @@ export function OverRoom() {
               />
               <Button
                 variant="contained"
-                disabled={!mine}
+                disabled={!canEdit}
                 onClick={() => {
                   startAgain(
                     over.undone.map((u) => u.id),

@@ -16,7 +16,7 @@ import { isDone, moveOnto, progressOf, useStep } from './order-store';
 
 export function StepDocket() {
   const { plan, step } = useStep()!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const pieceId = useDesk((s) => s.piece!.id);
   const moves = useDesk((s) => s.piece!.work.moves);
   const lots = useDesk((s) => s.cupboard.lots);
@@ -72,7 +72,7 @@ export function StepDocket() {
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', my: 1.5 }}>
         <Button
           variant="contained"
-          disabled={!mine || p.implied}
+          disabled={!canEdit || p.implied}
           onClick={() => (isDone(plan, o.id) ? stepUndone(o.id) : stepDone(o.id))}
         >
           {isDone(plan, o.id) ? 'Not done after all' : 'Done'}
@@ -84,15 +84,18 @@ export function StepDocket() {
       </Box>
       <Typography variant="h3">Its place</Typography>
       <Box sx={{ display: 'flex', gap: 1, my: 0.75 }}>
-        <Button disabled={!mine || at === 0} onClick={() => moveOnto(o.id, steps[at - 1]!.operation.id)}>
+        <Button disabled={!canEdit || at === 0} onClick={() => moveOnto(o.id, steps[at - 1]!.operation.id)}>
           Earlier
         </Button>
-        <Button disabled={!mine || at === steps.length - 1} onClick={() => moveOnto(o.id, steps[at + 1]!.operation.id)}>
+        <Button
+          disabled={!canEdit || at === steps.length - 1}
+          onClick={() => moveOnto(o.id, steps[at + 1]!.operation.id)}
+        >
           Later
         </Button>
         {moves.some((m) => m.operation === o.id) && (
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => editPiece((d) => void (d.work.moves = d.work.moves.filter((m) => m.operation !== o.id)))}
           >
             Put back

@@ -110,7 +110,7 @@ interface Row {
 
 function StepList({ filter, findings }: { filter: Filter; findings: readonly Finding[] }) {
   const plan = useDesk((s) => s.plan)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const inHand = useStep()?.step.operation.id;
   const { q } = useUnits();
   const sensors = useSensors(
@@ -207,7 +207,7 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
           },
         }}
       >
-        <SortableContext items={keys} strategy={verticalListSortingStrategy} disabled={!mine}>
+        <SortableContext items={keys} strategy={verticalListSortingStrategy} disabled={!canEdit}>
           {groups.map(({ sitting, rows }) =>
             rows.length === 0 ? null : (
               <Box
@@ -304,7 +304,7 @@ interface LineProps {
 
 function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
   const plan = useDesk((s) => s.plan)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const moved = useDesk((s) => s.piece!.work.moves.some((m) => m.operation === row.step.operation.id));
   const { q, t } = useUnits();
   const o = row.step.operation;
@@ -342,7 +342,7 @@ function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
           type="button"
           {...handle}
           aria-label={`Move step ${row.step.number}`}
-          disabled={!mine}
+          disabled={!canEdit}
           sx={{
             border: 0,
             bgcolor: 'transparent',
@@ -360,7 +360,7 @@ function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
         size="small"
         checked={done}
         indeterminate={!done && p.share > 0}
-        disabled={!mine || p.implied}
+        disabled={!canEdit || p.implied}
         slotProps={{ input: { 'aria-label': `Step ${row.step.number} done` } }}
         onChange={(e) => (e.target.checked ? stepDone(o.id) : stepUndone(o.id))}
         sx={{ p: 0.5 }}

@@ -134,7 +134,7 @@ const today = (): string => {
 
 function Calendar() {
   const beginOn = useDesk((s) => s.piece!.work.beginOn);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const [typed, setTyped] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const shown = typed ?? beginOn ?? '';
@@ -146,7 +146,7 @@ function Calendar() {
         label="First sitting on"
         fullWidth
         value={shown}
-        disabled={!mine}
+        disabled={!canEdit}
         error={bad}
         helperText={bad ? 'Write a day, month and year' : undefined}
         slotProps={{ inputLabel: { shrink: true } }}
@@ -159,7 +159,7 @@ function Calendar() {
         sx={{ my: 1 }}
       />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button disabled={!mine} onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
+        <Button disabled={!canEdit} onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
           Plan what remains from today
         </Button>
         <Button
@@ -186,14 +186,14 @@ function Calendar() {
 /** As you go, or all at the end. */
 function Trimming() {
   const trim = useDesk((s) => s.piece!.work.trim);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box sx={{ my: 1.5 }}>
       <Box sx={{ fontSize: 13, mb: 0.5 }}>Trimmed</Box>
       <ChoiceRow
         label="Trimmed"
         value={trim}
-        disabled={!mine}
+        disabled={!canEdit}
         options={[
           { value: 'as you go', says: 'as you go' },
           { value: 'at the end', says: 'all at the end' },

@@ -7,7 +7,7 @@ import { figures } from '@/ui/frame/theme';
 import { OpenMark } from './OpenMark';
 import { Ticket } from './Ticket';
 
-export interface AreaTicketProps {
+interface AreaTicketProps {
   readonly number: number;
   readonly name: string;
   readonly on: boolean;

@@ -3,7 +3,7 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 
-export interface CheckFieldProps {
+interface CheckFieldProps {
   readonly label: string;
   readonly value: boolean;
   readonly disabled?: boolean;

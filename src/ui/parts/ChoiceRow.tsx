@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 
-export interface ChoiceRowProps<T extends string> {
+interface ChoiceRowProps<T extends string> {
   readonly label: string;
   readonly options: readonly { readonly value: T; readonly says: string }[];
   readonly value: T;

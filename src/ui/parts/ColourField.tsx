@@ -7,7 +7,7 @@ import { labOf } from '@/core/colour/lab';
 import { colourName } from '@/core/shade/words';
 import { beginGesture, endGesture } from '@/desk/store';
 
-export interface ColourFieldProps {
+interface ColourFieldProps {
   readonly label: string;
   readonly value: string;
   readonly disabled?: boolean;

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 
-export interface FactListProps {
+interface FactListProps {
   readonly label?: string;
   /** Lines without a value are left out. */
   readonly list: readonly { readonly what: string; readonly value: ReactNode }[];

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
 
-export interface FigureGridProps {
+interface FigureGridProps {
   readonly columns: number;
   readonly list: readonly { readonly label: string; readonly value: ReactNode }[];
 }

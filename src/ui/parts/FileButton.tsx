@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useRef } from 'react';
 
-export interface FileButtonProps {
+interface FileButtonProps {
   /** On the button. */
   readonly says: string;
   /** What the file is, for those who hear it. */

@@ -11,7 +11,7 @@ const COLOUR = { stop: 'error.main', caution: 'warning.main', note: 'text.second
 
 export function FindingCard({ finding }: { finding: Finding }) {
   const { t } = useUnits();
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box
       component="article"
@@ -33,7 +33,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
       {finding.remedies.map((r, i) => (
         <Button
           key={i}
-          disabled={!mine}
+          disabled={!canEdit}
           onClick={() => applyRemedy(r.changes)}
           sx={{
             mt: 0.75,

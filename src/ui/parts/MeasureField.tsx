@@ -13,7 +13,7 @@ import { beginDrag, beginGesture, endGesture } from '@/desk/store';
 import { format, forField, readField, unitOf } from '@/units/units';
 import { useUnits } from './useUnits';
 
-export interface MeasureFieldProps {
+interface MeasureFieldProps {
   readonly label: string;
   readonly kind: QuantityKind;
   readonly value: number;

@@ -6,7 +6,7 @@ import { beginGesture, endGesture } from '@/desk/store';
 
 const LONGEST = 80;
 
-export interface NameFieldProps {
+interface NameFieldProps {
   readonly label: string;
   readonly value: string;
   readonly onChange: (value: string) => void;

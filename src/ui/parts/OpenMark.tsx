@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import type { Finding } from '@/core/stage';
 
-export interface OpenMarkProps {
+interface OpenMarkProps {
   /** Findings it stands for; notes do not count. */
   readonly findings: readonly Finding[];
   /** Says how many there are, too. */

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useId } from 'react';
 
-export interface PickFieldProps {
+interface PickFieldProps {
   readonly label: string;
   readonly value: string;
   readonly options: readonly { readonly value: string; readonly says: string }[];

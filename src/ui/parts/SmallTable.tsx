@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
 
-export interface SmallTableProps {
+interface SmallTableProps {
   readonly label: string;
   readonly head: readonly string[];
   readonly rows: readonly (readonly ReactNode[])[];

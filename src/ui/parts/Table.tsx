@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
 
-export interface TableProps {
+interface TableProps {
   /** What the table is, for those who hear it. */
   readonly caption: string;
   /** Column heads; a leading = marks a column of figures. */

@@ -3,7 +3,7 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import type { ReactNode } from 'react';
 
-export interface TicketProps {
+interface TicketProps {
   readonly on: boolean;
   readonly onClick: () => void;
   /** Columns of the grid inside. */

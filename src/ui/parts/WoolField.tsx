@@ -7,7 +7,7 @@ import { useId } from 'react';
 import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 
-export interface WoolFieldProps {
+interface WoolFieldProps {
   readonly label: string;
   readonly value: string | null;
   readonly disabled?: boolean;

@@ -5,10 +5,10 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { beginDrag, endGesture } from '@/desk/store';
 
-export interface Grip {
+interface Grip {
   readonly name: string;
   /** Whether this window may change the piece. */
-  readonly mine: boolean;
+  readonly canEdit: boolean;
   /** An arrow: one step to the right and up; false where this handle has nothing to do with it. */
   readonly onArrow: (right: number, up: number) => boolean | void;
   readonly onDrag: (x: number, y: number) => void;
@@ -28,29 +28,29 @@ export function onDrawing(svg: SVGSVGElement | null, e: { clientX: number; clien
   return m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse()) : null;
 }
 
-export const grip = ({ name, mine, onArrow, onDrag, onTake }: Grip) => ({
-  tabIndex: mine ? 0 : -1,
+export const grip = ({ name, canEdit, onArrow, onDrag, onTake }: Grip) => ({
+  tabIndex: canEdit ? 0 : -1,
   role: 'button' as const,
   'aria-label': name,
   ...(onTake ? { onFocus: onTake } : {}),
   onKeyDown: (e: KeyboardEvent) => {
     const to = ARROWS[e.key];
-    if (!to || !mine || onArrow(to[0], to[1]) === false) return;
+    if (!to || !canEdit || onArrow(to[0], to[1]) === false) return;
     e.preventDefault();
     e.stopPropagation();
   },
   onPointerDown: (e: PointerEvent) => {
-    if (!mine) return;
+    if (!canEdit) return;
     e.currentTarget.setPointerCapture(e.pointerId);
     onTake?.();
   },
   onPointerMove: (e: PointerEvent) => {
-    if (!mine || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    if (!canEdit || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
     const p = onDrawing((e.currentTarget as SVGElement).ownerSVGElement, e);
     if (!p) return;
     beginDrag();
     onDrag(p.x, p.y);
   },
   onPointerUp: () => endGesture(),
-  style: { cursor: mine ? 'grab' : 'default', touchAction: 'none' },
+  style: { cursor: canEdit ? 'grab' : 'default', touchAction: 'none' },
 });

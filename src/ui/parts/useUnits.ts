@@ -5,7 +5,7 @@ import type { Quantity, Text } from '@/core/text';
 import { useDesk } from '@/desk/store';
 import { format, words, type Units } from '@/units/units';
 
-export interface Speaker {
+interface Speaker {
   readonly units: Units;
   readonly q: (quantity: Quantity) => string;
   readonly t: (text: Text) => string;

@@ -16,7 +16,7 @@ const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5
 
 export function ComparePicture() {
   const view = useCompared();
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
@@ -41,7 +41,7 @@ export function ComparePicture() {
   const held = (name: string, at: Flat, recipe: (r: Reference, at: [number, number]) => void) =>
     grip({
       name,
-      mine,
+      canEdit,
       onArrow: (right, up) => put(recipe, [at[0] + right / 2, at[1] + up / 2]),
       onDrag: (x, y) => put(recipe, [x, -y]),
     });

@@ -19,7 +19,7 @@ export function FlatPicture() {
   const f = useFlatPart();
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const svg = useRef<SVGSVGElement>(null);
   const [chosen, setChosen] = useState(0);
   const { q } = useUnits();
@@ -79,25 +79,25 @@ export function FlatPicture() {
               strokeWidth={dot / 3}
               role="button"
               aria-label={`Point ${i + 1} of ${f.outline.length}`}
-              tabIndex={mine ? 0 : -1}
+              tabIndex={canEdit ? 0 : -1}
               style={{ cursor: 'grab', touchAction: 'none' }}
               onFocus={() => setChosen(i)}
               onKeyDown={(e: KeyboardEvent) => {
                 const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[
                   e.key
                 ];
-                if (!step || !mine) return;
+                if (!step || !canEdit) return;
                 e.preventDefault();
                 e.stopPropagation();
                 move(i, x + step[0]!, y + step[1]!);
               }}
               onPointerDown={(e: PointerEvent) => {
                 setChosen(i);
-                if (mine) e.currentTarget.setPointerCapture(e.pointerId);
+                if (canEdit) e.currentTarget.setPointerCapture(e.pointerId);
               }}
               onPointerMove={(e: PointerEvent) => {
                 const m = svg.current?.getScreenCTM();
-                if (!mine || !m || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+                if (!canEdit || !m || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
                 const to = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
                 beginDrag();
                 move(i, to.x, -to.y);
@@ -113,7 +113,7 @@ export function FlatPicture() {
       </Box>
       <Box sx={{ position: 'absolute', left: 12, top: 12, display: 'flex', gap: 0.75 }}>
         <Button
-          disabled={!mine || f.outline.length >= 24}
+          disabled={!canEdit || f.outline.length >= 24}
           sx={{ bgcolor: 'background.paper' }}
           onClick={() =>
             changeFlat(f.id, (d) => {
@@ -126,7 +126,7 @@ export function FlatPicture() {
           Add a point
         </Button>
         <Button
-          disabled={!mine || f.outline.length <= 3}
+          disabled={!canEdit || f.outline.length <= 3}
           sx={{ bgcolor: 'background.paper' }}
           onClick={() => {
             changeFlat(f.id, (d) => void d.outline.splice(Math.min(chosen, d.outline.length - 1), 1));

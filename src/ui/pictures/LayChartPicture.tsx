@@ -9,7 +9,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 
 const GAP = 12;
 
-export interface LayChartPictureProps {
+interface LayChartPictureProps {
   readonly area: AreaPlan;
   readonly nextRow: number | null;
   readonly done: ReadonlySet<number>;

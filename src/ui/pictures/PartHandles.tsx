@@ -26,11 +26,11 @@ const dotOf = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[
 
 export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const piece = useDesk((s) => s.piece);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const form = piece?.form;
   const body = useMemo(() => (form ? makeBody(form) : null), [form]);
   const b = body?.parts.find((p) => p.part.id === view.partId);
-  if (!piece || !form || !b || !mine || b.part.shape === 'board' || form.scan) return null;
+  if (!piece || !form || !b || !canEdit || b.part.shape === 'board' || form.scan) return null;
   const { from } = eye(view);
   // Of a pair, the one nearer to the eye.
   const side = b.right && dotOf(b.right[0]!.a, from) > dotOf(b.left[0]!.a, from) ? 'right' : 'left';

@@ -18,7 +18,7 @@ const PER_MM = 96 / 25.4;
 /** More strokes than this are thinned: the picture would take longer than a blink. */
 const MOST = { whole: 60_000, plain: 6_000 } as const;
 
-export interface SwatchPictureProps {
+interface SwatchPictureProps {
   readonly label: string;
   readonly pile: Pile;
   readonly lotId: string;

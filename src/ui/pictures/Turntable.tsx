@@ -33,7 +33,7 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
 
 const INSIDE_WORDS: Record<Inside, string> = { finished: 'finished', core: 'core', cut: 'cut open' };
 
-export interface TurntableProps {
+interface TurntableProps {
   /** The room that is open, where it says what a press or a drag on the animal does. */
   readonly tool?: Tool;
   /** Row of the selected area to light. */

@@ -23,7 +23,7 @@ export interface Dot {
   readonly radiusMm: number;
 }
 
-export interface SceneProps {
+interface SceneProps {
   readonly plan: Plan;
   readonly view: View;
   readonly perMm: number;

@@ -26,7 +26,7 @@ type Point = [number, number, number];
 const STEP = 0.35;
 const MOST_DABS = 600;
 
-export interface Touch {
+interface Touch {
   readonly events: {
     readonly onClick: (e: ThreeEvent<MouseEvent>) => void;
     readonly onPointerDown: (e: ThreeEvent<PointerEvent>) => void;
@@ -38,7 +38,7 @@ export interface Touch {
 
 export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintingRef: RefObject<boolean>): Touch {
   const form = useDesk((s) => s.piece?.form);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const body = useMemo(() => (form && tool !== undefined ? makeBody(form) : null), [form, tool]);
   const dabs = useRef<Point[]>([]);
   const [shown, setShown] = useState<Point[]>([]);
@@ -121,7 +121,7 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
   }, [body, paintingRef]);
 
   const brush =
-    mine &&
+    canEdit &&
     ((tool === 'areas' && (view.brush === 'paint' || view.brush === 'erase') && view.areaId !== null) ||
       (tool === 'shade' &&
         ((view.brush === 'mark' && view.markingId !== null) || (view.brush === 'line' && view.layerId !== null))) ||

@@ -32,7 +32,7 @@ import { RecipeField } from './RecipeField';
 export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const { lots } = cupboard;
   const [recipe, setRecipe] = useState<Recipe>(() => {
@@ -92,7 +92,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
         label="Blend"
         recipe={recipe}
         even={even}
-        disabled={!mine}
+        disabled={!canEdit}
         onChange={(r, e) => {
           setRecipe(r);
           setEven(e);
@@ -116,7 +116,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
       />
       <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
         <Button
-          disabled={!mine || doc.coat.method === 'none'}
+          disabled={!canEdit || doc.coat.method === 'none'}
           onClick={() => {
             changePiece((p) => ({
               ...p,
@@ -138,7 +138,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           Lay the coat of {doc.name} from it
         </Button>
         <Button
-          disabled={!mine}
+          disabled={!canEdit}
           onClick={() => {
             let id = '';
             changePiece((p) => {
@@ -167,14 +167,24 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           Lay it as a veil
         </Button>
       </Box>
-      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} mine={mine} />
-      <Made mine={mine} />
+      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} canEdit={canEdit} />
+      <Made canEdit={canEdit} />
     </>
   );
 }
 
 /** The colour this blend really came out in. */
-function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number; predicted: string; mine: boolean }) {
+function Learn({
+  recipe,
+  even,
+  predicted,
+  canEdit,
+}: {
+  recipe: Recipe;
+  even: number;
+  predicted: string;
+  canEdit: boolean;
+}) {
   const lots = useDesk((s) => s.cupboard.lots);
   const [made, setMade] = useState<string | null>(null);
   const colour = made ?? predicted;
@@ -185,8 +195,8 @@ function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number
       <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
         Blend a little of it, let it lie by a window, and write down the colour it came out in.
       </Box>
-      <ColourField label="It came out" value={colour} disabled={!mine} onChange={setMade} />
-      <PhotoColour disabled={!mine} onPick={setMade} />
+      <ColourField label="It came out" value={colour} disabled={!canEdit} onChange={setMade} />
+      <PhotoColour disabled={!canEdit} onPick={setMade} />
       {made && (
         <Box sx={{ fontSize: 13, my: 0.5 }}>
           Predicted {comparedTo('it came out', inWords(labOf(made), labOf(predicted)))} (difference{' '}
@@ -195,7 +205,7 @@ function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number
         </Box>
       )}
       <Button
-        disabled={!mine || made === null || recipe.length < 2}
+        disabled={!canEdit || made === null || recipe.length < 2}
         onClick={() => {
           editCupboard((d) => {
             d.blends.push({
@@ -216,7 +226,7 @@ function Learn({ recipe, even, predicted, mine }: { recipe: Recipe; even: number
   );
 }
 
-function Made({ mine }: { mine: boolean }) {
+function Made({ canEdit }: { canEdit: boolean }) {
   const blends = useDesk((s) => s.cupboard.blends);
   if (blends.length === 0) return null;
   return (
@@ -226,7 +236,7 @@ function Made({ mine }: { mine: boolean }) {
           <Patch hex={b.colour} wide={26} high={18} />
           <Box sx={{ flex: 1 }}>{b.name}</Box>
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             aria-label={`Take away the blend ${b.name}`}
             onClick={() => editCupboard((d) => void (d.blends = d.blends.filter((x) => x.id !== b.id)))}
             sx={{ minWidth: 0, px: 1, minHeight: 24 }}

@@ -113,7 +113,7 @@ export function JudgeRoom() {
 
 function SmallParts() {
   const piece = useDesk((s) => s.piece)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const set = (id: string, recipe: (s: SmallPart) => void) =>
     editPiece((d) => {
@@ -132,28 +132,28 @@ function SmallParts() {
           <NameField
             label="Name of the part"
             value={s.name}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => set(s.id, (x) => void (x.name = v))}
           />
           <PickField
             label="Kind"
             value={s.kind}
             options={SMALL_KINDS.map((k) => ({ value: k, says: k }))}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => set(s.id, (x) => void (x.kind = v as SmallPart['kind']))}
           />
           <PickField
             label="Sits on"
             value={s.on}
             options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(v) => set(s.id, (x) => void (x.on = v))}
           />
           <RecipeField
             label={`Colour of ${s.name}`}
             recipe={s.recipe}
             even={s.even}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(recipe, even) =>
               set(s.id, (x) => {
                 x.recipe = [...recipe];
@@ -162,7 +162,7 @@ function SmallParts() {
             }
           />
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => editPiece((d) => void (d.smallParts = d.smallParts.filter((x) => x.id !== s.id)))}
           >
             Take {s.name} away
@@ -170,7 +170,7 @@ function SmallParts() {
         </Box>
       ))}
       <Button
-        disabled={!mine || noWool || piece.smallParts.length >= 20}
+        disabled={!canEdit || noWool || piece.smallParts.length >= 20}
         sx={{ mt: 0.5 }}
         onClick={() => {
           const lot = firstLot();

@@ -13,7 +13,7 @@ import { WoolField } from '@/ui/parts/WoolField';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
 
-export interface LayerControlsProps {
+interface LayerControlsProps {
   readonly layer: Layer;
   readonly onChange: (layer: Layer) => void;
   /** Where within the area it may lie; a marking says that by its shape. */
@@ -21,13 +21,13 @@ export interface LayerControlsProps {
 }
 
 export function LayerControls({ layer, onChange, places = true }: LayerControlsProps) {
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const lots = useDesk((s) => s.cupboard.lots);
   const coatLot = useDesk((s) => {
     const c = s.piece?.areas.find((a) => a.id === s.view.areaId)?.coat;
     return c && c.method !== 'none' ? c.lotId : null;
   });
-  const disabled = !mine;
+  const disabled = !canEdit;
   if (layer.kind === 'coat') {
     return (
       <>

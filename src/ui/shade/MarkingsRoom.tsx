@@ -69,7 +69,7 @@ export function MarkingList() {
 export function MarkingsRoom() {
   const { doc, plan } = useMarking();
   const piece = useDesk((s) => s.piece)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const hand = useDesk((s) => s.hand);
   const findings = useDesk((s) => s.plan?.findings);
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
@@ -93,7 +93,7 @@ export function MarkingsRoom() {
       <Box sx={{ display: 'flex', gap: 0.75, my: 1 }}>
         <Button
           variant="contained"
-          disabled={!mine || noWool || piece.markings.length >= 60}
+          disabled={!canEdit || noWool || piece.markings.length >= 60}
           aria-haspopup="menu"
           onClick={(e) => setMenu(e.currentTarget)}
         >
@@ -101,7 +101,7 @@ export function MarkingsRoom() {
         </Button>
         {doc && (
           <Button
-            disabled={!mine}
+            disabled={!canEdit}
             onClick={() => {
               changePiece((p) => ({ ...p, markings: p.markings.filter((m) => m.id !== doc.id) }));
               setView({ markingId: null, brush: 'off' });
@@ -133,7 +133,7 @@ export function MarkingsRoom() {
             .map((f) => (
               <FindingCard key={f.id} finding={f} />
             ))}
-          <MarkingControls key={doc.id} doc={doc} mine={mine} />
+          <MarkingControls key={doc.id} doc={doc} canEdit={canEdit} />
         </>
       )}
     </>
@@ -161,12 +161,12 @@ function Measures({ doc, plan }: { doc: PieceMarking; plan: NonNullable<ReturnTy
   );
 }
 
-function MarkingControls({ doc, mine }: { doc: PieceMarking; mine: boolean }) {
+function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean }) {
   const parts = useDesk((s) => s.piece!.form.parts);
   const brush = useDesk((s) => s.view.brush);
   const reach = useDesk((s) => s.view.brushReach);
   const finished = useDesk((s) => s.piece!.form.finishedLengthMm);
-  const disabled = !mine;
+  const disabled = !canEdit;
   const { shape } = doc;
   const set = (change: Partial<PieceMarking>) => editMarking({ ...doc, ...change });
   const put = (s: PieceMarking['shape']) => set({ shape: s });

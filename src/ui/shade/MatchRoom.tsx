@@ -27,7 +27,7 @@ import { loadPixels, type Loaded } from './picture-file';
 
 export function MatchRoom({ doc }: { doc: Area }) {
   const target = useDesk((s) => s.view.target);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const cupboard = useDesk((s) => s.cupboard);
   const plan = useDesk((s) => s.plan);
   const hand = useDesk((s) => s.hand);
@@ -67,7 +67,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
         />
         <References onPick={set} />
         <PhotoColour onPick={set} />
-        <Button disabled={!mine} onClick={() => editShade(doc.id, (x) => ({ ...x, wanted: target }))}>
+        <Button disabled={!canEdit} onClick={() => editShade(doc.id, (x) => ({ ...x, wanted: target }))}>
           Want this colour on {doc.name}
         </Button>
       </Box>
@@ -86,9 +86,9 @@ export function MatchRoom({ doc }: { doc: Area }) {
       </Box>
       {result && (
         <>
-          <Answers title="Blends" list={result.blends} target={target} doc={doc} mine={mine} />
+          <Answers title="Blends" list={result.blends} target={target} doc={doc} canEdit={canEdit} />
           {result.veils.length > 0 && (
-            <Answers title="Veils over it" list={result.veils} target={target} doc={doc} mine={mine} />
+            <Answers title="Veils over it" list={result.veils} target={target} doc={doc} canEdit={canEdit} />
           )}
           {result.inTheWay && (
             <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>
@@ -124,13 +124,13 @@ function Answers({
   list,
   target,
   doc,
-  mine,
+  canEdit,
 }: {
   title: string;
   list: readonly Answer[];
   target: string;
   doc: Area;
-  mine: boolean;
+  canEdit: boolean;
 }) {
   const { q } = useUnits();
   const lots = useDesk((s) => s.cupboard.lots);
@@ -215,7 +215,7 @@ function Answers({
               </Box>
             </Box>
             <Button
-              disabled={!mine || (a.as === 'blend' && bare)}
+              disabled={!canEdit || (a.as === 'blend' && bare)}
               aria-label={`Use ${a.as} ${i + 1}`}
               onClick={() => accept(a)}
               sx={{ minWidth: 0, px: 1 }}
@@ -232,7 +232,7 @@ function Answers({
 /** The photographs of the piece: a place picked, or the palette they are reduced to. */
 function References({ onPick }: { onPick: (hex: string) => void }) {
   const piece = useDesk((s) => s.piece)!;
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const [id, setId] = useState<string | null>(null);
   const [loaded, setLoaded] = useState<Loaded | null>(null);
   const reference = piece.references.find((r) => r.id === id) ?? null;
@@ -275,7 +275,7 @@ function References({ onPick }: { onPick: (hex: string) => void }) {
             loaded={loaded}
             name={reference.name}
             card={grey}
-            disabled={!mine}
+            disabled={!canEdit}
             onCard={(card) =>
               editPiece((d) => {
                 const r = d.references.find((x) => x.id === reference.id);

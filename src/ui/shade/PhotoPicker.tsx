@@ -28,9 +28,9 @@ export interface Card {
 }
 
 /** An 18 % grey card, as sold for photographs. */
-export const USUAL_CARD = '#777777';
+const USUAL_CARD = '#777777';
 
-export interface PhotoPickerProps {
+interface PhotoPickerProps {
   readonly loaded: Loaded;
   readonly name: string;
   readonly card: Card | null;
@@ -40,7 +40,7 @@ export interface PhotoPickerProps {
 }
 
 /** Light of the card as the picture has it; null without one. */
-export function cardLight(loaded: Loaded, card: Card | null): { linear: Triple; truth: string } | null {
+function cardLight(loaded: Loaded, card: Card | null): { linear: Triple; truth: string } | null {
   if (!card) return null;
   const { width, height } = loaded.picture;
   return {

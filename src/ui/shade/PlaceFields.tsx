@@ -6,7 +6,7 @@ import { useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
 
-export interface PlaceFieldsProps {
+interface PlaceFieldsProps {
   readonly label: string;
   readonly place: Place;
   readonly disabled: boolean;

@@ -9,7 +9,7 @@ import { Patch } from '@/ui/parts/ColourField';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { WoolField } from '@/ui/parts/WoolField';
 
-export interface RecipeFieldProps {
+interface RecipeFieldProps {
   readonly label: string;
   readonly recipe: Recipe;
   readonly even: number;

@@ -30,7 +30,7 @@ import { LayerControls } from './LayerControls';
 import { editShade, firstLot } from './shade-store';
 
 export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   const hand = useDesk((s) => s.hand);
   const layerId = useDesk((s) => s.view.layerId);
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
@@ -62,7 +62,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         {LAYER_KINDS.map((kind) => (
           <Button
             key={kind}
-            disabled={!mine || layers.length >= 24 || noWool}
+            disabled={!canEdit || layers.length >= 24 || noWool}
             onClick={() => {
               const lot = firstLot(kind);
               if (!lot) return;
@@ -107,7 +107,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
                 layer={l}
                 plans={planOf(l.id)}
                 on={l.id === chosen?.id}
-                mine={mine}
+                canEdit={canEdit}
                 up={i > 0}
                 down={i < top.length - 1}
                 onPick={() => setView({ layerId: l.id, brush: 'off' })}
@@ -126,7 +126,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
             <Typography variant="h3">{layerTitle(chosen)}</Typography>
             {chosen.kind !== 'coat' && (
               <Button
-                disabled={!mine}
+                disabled={!canEdit}
                 onClick={() => {
                   changePiece((p) => removeLayer(p, doc.id, chosen.id));
                   setView({ layerId: null, brush: 'off' });
@@ -149,20 +149,20 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         <CheckField
           label="a colour is wanted"
           value={doc.shade.wanted !== null}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(on) => editShade(doc.id, (s) => ({ ...s, wanted: on ? shaded.meanHex : null }))}
         />
         {doc.shade.wanted !== null && (
           <ColourField
             label="Wanted"
             value={doc.shade.wanted}
-            disabled={!mine}
+            disabled={!canEdit}
             onChange={(wanted) => editShade(doc.id, (s) => ({ ...s, wanted }))}
           />
         )}
         <BorderFields
           border={doc.shade.border}
-          disabled={!mine}
+          disabled={!canEdit}
           onChange={(border) => editShade(doc.id, (x) => ({ ...x, border }))}
         />
       </Box>
@@ -176,14 +176,14 @@ const layerTitle = (l: Layer): string => (l.kind === 'coat' ? 'Coat' : ADD_WORDS
 
 function School() {
   const value = useDesk((s) => s.piece!.correction);
-  const mine = useDesk((s) => s.mine);
+  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ fontSize: 13, mb: 0.5 }}>A mistake in colour is</Box>
       <ChoiceRow
         label="A mistake in colour is"
         value={value}
-        disabled={!mine}
+        disabled={!canEdit}
         options={[
           { value: 'cover', says: 'covered' },
           { value: 'take off', says: 'taken off' },
@@ -198,7 +198,7 @@ interface LineProps {
   readonly layer: Layer;
   readonly plans: readonly LayerPlan[];
   readonly on: boolean;
-  readonly mine: boolean;
+  readonly canEdit: boolean;
   readonly up: boolean;
   readonly down: boolean;
   readonly onPick: () => void;
@@ -206,9 +206,12 @@ interface LineProps {
 }
 
 /** One layer of the list: its colour, what is seen after it, its wool and weight; a grip to drag it by. */
-function Line({ layer, plans, on, mine, up, down, onPick, onMove }: LineProps) {
+function Line({ layer, plans, on, canEdit, up, down, onPick, onMove }: LineProps) {
   const { q } = useUnits();
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: layer.id, disabled: !mine });
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
+    id: layer.id,
+    disabled: !canEdit,
+  });
   const last = plans[plans.length - 1];
   const first = plans[0];
   const title = layerTitle(layer);
@@ -286,7 +289,7 @@ function Line({ layer, plans, on, mine, up, down, onPick, onMove }: LineProps) {
           <Button
             key={way}
             variant="text"
-            disabled={!mine || !may}
+            disabled={!canEdit || !may}
             aria-label={`Move ${title} ${way}`}
             onClick={() => onMove(by)}
             sx={{ minWidth: 22, px: 0, minHeight: 26 }}

@@ -2,7 +2,7 @@
  * The docket of an area: the answer as sentences with figures in them, before any control. Sentences hold words and the
  * names of figures, so that every number shown can be opened.
  */
-export type Sentence = readonly (string | { readonly figure: string } | { readonly spacing: true })[];
+type Sentence = readonly (string | { readonly figure: string } | { readonly spacing: true })[];
 
 export interface Docket {
   readonly sentence: Sentence;

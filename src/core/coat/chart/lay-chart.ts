@@ -6,13 +6,13 @@
 import type { Component } from '@/core/coat/rows/area-shape';
 import type { Row, RowPiece } from '@/core/coat/rows/rows';
 
-export interface ChartPiece {
+interface ChartPiece {
   readonly fromMm: number;
   readonly toMm: number;
   readonly closed: boolean;
 }
 
-export interface ChartRow {
+interface ChartRow {
   readonly number: number;
   /** Height of the row over the hem, mm. */
   readonly atMm: number;

@@ -6,7 +6,7 @@
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import { bareShare, SCATTER } from './cover';
 
-export const VIEW_DEG = 45;
+const VIEW_DEG = 45;
 /** Scatter of the lift, radians. Ours. */
 const RISE = 0.1;
 const rad = Math.PI / 180;

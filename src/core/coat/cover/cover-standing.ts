@@ -17,7 +17,7 @@ const RISES = (() => {
   return x.map((v, i) => ({ deg: v * RISE_DEG, share: w[i]! / all }));
 })();
 
-export interface StandingLay {
+interface StandingLay {
   /** Fibre ends on a mm of row times their diameter. */
   readonly q: number;
   readonly lengthMm: number;
@@ -28,7 +28,7 @@ export interface StandingLay {
 }
 
 /** Layers over a place `t` mm from a row line, rows to both sides counted. */
-export function standingLayers(s: Pick<StandingLay, 'q' | 'lengthMm' | 'liftDeg' | 'spacingMm'>, t: number): number {
+function standingLayers(s: Pick<StandingLay, 'q' | 'lengthMm' | 'liftDeg' | 'spacingMm'>, t: number): number {
   let n = 0;
   for (const b of RISES) {
     const reach = s.lengthMm * Math.cos((Math.max(0, Math.min(90, s.liftDeg + b.deg)) * Math.PI) / 180);

@@ -59,7 +59,7 @@ export const rowCover = method({
 });
 
 /** What the tuft model needs; lengths mm. */
-export interface TuftLay {
+interface TuftLay {
   /** Fibre ends in one tuft. */
   readonly ends: number;
   readonly diameterMm: number;

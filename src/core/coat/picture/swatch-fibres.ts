@@ -17,7 +17,7 @@ export interface SwatchSpec {
   readonly seed: number;
 }
 
-export interface SwatchFibres {
+interface SwatchFibres {
   /** Ends of every fibre as straight strokes, stride 4: x1, y1, x2, y2. */
   readonly strokes: Float32Array;
   /** Which colour: 0 the wool, 1 its tip, 2 the marking. */

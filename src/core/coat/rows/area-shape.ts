@@ -36,7 +36,7 @@ export interface AreaShape {
 /** Specks smaller than this many squares of the grid are dropped: 30 mm2 on an animal of 185 mm. */
 const SPECK_SQUARES = 13;
 
-export type ShapeChoices = Pick<Area, 'awayFrom' | 'evenness' | 'seam'>;
+type ShapeChoices = Pick<Area, 'awayFrom' | 'evenness' | 'seam'>;
 
 /** @param depth signed depth of every skin vertex inside the area, mm. @returns null when the area lies nowhere */
 export function shapeArea(

@@ -30,7 +30,7 @@ export interface RowField {
 }
 
 /** The system of an area, factored once; it depends on the shape of the area only. */
-export interface RowSystem {
+interface RowSystem {
   readonly factor: Factor;
   readonly corner: Float64Array;
 }

@@ -5,7 +5,7 @@
 import type { Row } from './rows';
 import { weightedPercentile } from '@/core/percentile';
 
-export interface RowsLaid {
+interface RowsLaid {
   /** Numbers of the planned rows whose place is laid. */
   readonly done: readonly number[];
   /** Rows really laid, by whatever plan. */

@@ -48,8 +48,8 @@ export interface RowSet {
 /** Stretches shorter than this share of the spacing cannot be laid and are left out. */
 const SHORTEST = 0.5;
 /** Less steep than this a half row goes in; steeper than this every second row is left out. */
-export const GAPES = Math.SQRT1_2;
-export const CROWDS = Math.SQRT2;
+const GAPES = Math.SQRT1_2;
+const CROWDS = Math.SQRT2;
 
 /** How many times wider the true spacing is than the one wanted, where the field is so steep. */
 export function gapeOf(steepness: number, branching: boolean): number {

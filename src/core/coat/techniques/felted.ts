@@ -101,7 +101,7 @@ export const layerCount = method({
 });
 
 /** How a layer of this kind hides: fibres every way, or with the lie at a lift. */
-export const feltedLayOf = (s: Spec<Felted>): FeltedLay => ({
+const feltedLayOf = (s: Spec<Felted>): FeltedLay => ({
   arealMgCm2: s.spec.arealMgCm2 * s.habit,
   finenessUm: s.lot.finenessUm,
   finenessCv: s.lot.finenessCv,
@@ -151,7 +151,7 @@ export const layerAreal = method({
 /** Least weight of a first layer that hides the base. */
 export const firstLayer = (s: Spec<Felted>): number => thinnestLayer(feltedLayOf(s), WELL);
 
-export interface FeltedParts<C extends Felted> {
+interface FeltedParts<C extends Felted> {
   readonly look: FeltedLook;
   readonly unit: { readonly one: string; readonly many: string };
   /** Distance of the rows of pieces, and of the pieces along a row, mm. */

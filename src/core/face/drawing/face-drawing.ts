@@ -12,7 +12,7 @@ import type { EyePlace } from '@/core/face/eyes/eye-place';
 
 type Pt = readonly [number, number];
 
-export interface DrawnLine {
+interface DrawnLine {
   readonly kind: 'line';
   readonly what:
     'head' | 'midline' | 'mouth' | 'philtrum' | 'nostril' | 'ear' | 'whisker' | 'thread' | 'stem' | 'clear';
@@ -21,7 +21,7 @@ export interface DrawnLine {
   readonly dashed: boolean;
 }
 
-export interface DrawnArea {
+interface DrawnArea {
   readonly kind: 'area';
   readonly what: 'nose' | 'eye' | 'brow';
   readonly name: string;
@@ -36,7 +36,7 @@ export interface FaceDrawing {
   readonly max: Pt;
 }
 
-export interface DrawnWith {
+interface DrawnWith {
   /** Shapes of each eye, in the order of its places. */
   readonly eyes: readonly (readonly EyeShape[])[];
   readonly noseHex: string;

@@ -5,7 +5,7 @@
 import type { Brows, Eyes } from '@/core/piece/face';
 
 export const EXPRESSIONS = ['curious', 'cross', 'sleepy', 'gentle'] as const;
-export type Expression = (typeof EXPRESSIONS)[number];
+type Expression = (typeof EXPRESSIONS)[number];
 
 export interface Look {
   /** 0..1 each. */

@@ -2,7 +2,7 @@
 import type { EyeKind } from '@/core/piece/face';
 import { degrees, fine, say, type Text } from '@/core/text';
 
-export interface EyeNumbers {
+interface EyeNumbers {
   readonly sizeMm: number;
   /** Diameter of the loose ball before it is felted; null where nothing is rolled. */
   readonly beforeMm: number | null;
@@ -15,7 +15,7 @@ export interface EyeNumbers {
   readonly two: boolean;
 }
 
-export interface EyeKindSpec {
+interface EyeKindSpec {
   readonly title: string;
   readonly goodFor: string;
   readonly costs: string;

@@ -44,12 +44,12 @@ import {
 } from '@/core/face/stems/stems';
 import { seenShare } from './visible';
 
-export type Style = 'smaller than life' | 'life-like' | 'softened' | 'cute';
+type Style = 'smaller than life' | 'life-like' | 'softened' | 'cute';
 
 /** Bounds of the words, eye against life (ours). */
-export const LIFE_LEAST = 0.9;
-export const LIFE_MOST = 1.15;
-export const SOFT_MOST = 1.4;
+const LIFE_LEAST = 0.9;
+const LIFE_MOST = 1.15;
+const SOFT_MOST = 1.4;
 
 export const styleOf = (factor: number): Style =>
   factor < LIFE_LEAST
@@ -60,7 +60,7 @@ export const styleOf = (factor: number): Style =>
         ? 'softened'
         : 'cute';
 
-export interface StockSize {
+interface StockSize {
   readonly eye: StockEye;
   readonly factor: number | null;
   readonly style: Style | null;
@@ -110,7 +110,7 @@ const FLAT_DOME = 0.12;
 const LINE_MM = 0.8;
 
 /** Eyes set into the animal, with what they run into. */
-export interface EyeSetting {
+interface EyeSetting {
   readonly form: FormWork;
   readonly frame: HeadFrame;
   readonly face: Face;

@@ -25,7 +25,7 @@ const PUPIL: Readonly<
   'square-ended': { bright: [0.7, 0.24], indoors: [0.74, 0.38], dim: [0.78, 0.58] },
 };
 
-export interface Rung {
+interface Rung {
   readonly id: 'rim' | 'iris' | 'inner' | 'pupil' | 'light' | 'second';
   readonly name: string;
   readonly widthMm: number;
@@ -35,7 +35,7 @@ export interface Rung {
 }
 
 /** A light as it is set: to the viewer's right and up from the middle of the eye, mm. */
-export interface SetLight {
+interface SetLight {
   readonly x: number;
   readonly y: number;
   readonly sizeMm: number;

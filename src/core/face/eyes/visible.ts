@@ -4,7 +4,7 @@
  */
 import { cross, dot, scale, unit, add, type Vec3 } from '@/core/geometry/vec';
 
-export interface Dome {
+interface Dome {
   /** Middle of the rim, on the skin. */
   readonly at: Vec3;
   /** Unit, straight out of the socket. */

@@ -9,7 +9,7 @@ import type { Face } from '@/core/piece/face';
 import type { Piece, Place } from '@/core/piece/schema';
 import { isEar } from '@/core/face/head/head';
 
-export interface EarPlace {
+interface EarPlace {
   readonly side: 'left' | 'right';
   readonly at: Vec3;
 }

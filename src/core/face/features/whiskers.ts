@@ -15,11 +15,11 @@ import { threadNeed } from '@/core/face/face-methods';
 import type { HeadFrame } from '@/core/face/head/head';
 
 /** Cut off at each end of a thread once it sits, mm. Ours. */
-export const CUT_OFF = 15;
+const CUT_OFF = 15;
 /** Wool wanted between a thread and an eye, a stem or a wire, mm. Ours. */
-export const THREAD_ROOM = 0.6;
+const THREAD_ROOM = 0.6;
 /** Thickness of a whisker in life, mm. Ours. */
-export const WHISKER_LIFE_MM = 0.3;
+const WHISKER_LIFE_MM = 0.3;
 
 export interface Whisker {
   readonly side: 'left' | 'right';
@@ -30,7 +30,7 @@ export interface Whisker {
 }
 
 /** One thread: in on one side, out on the other. */
-export interface ThreadWay {
+interface ThreadWay {
   readonly from: Vec3;
   readonly to: Vec3;
   readonly throughMm: number;

@@ -43,7 +43,7 @@ function axesOf(head: BodyPart | undefined): Pick<HeadFrame, 'x' | 'y' | 'z'> {
 }
 
 /** Parts that are head: the one that carries the face, and what grows out of it on the midline (muzzle, beak). */
-export function headParts(parts: readonly Part[], head: string): Set<string> {
+function headParts(parts: readonly Part[], head: string): Set<string> {
   const out = new Set([head]);
   for (let more = true; more;) {
     more = false;

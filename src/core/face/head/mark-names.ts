@@ -24,7 +24,7 @@ export const MARK_NAMES: Readonly<Record<PinMark, string>> = {
 };
 
 /** In the order they are best pinned. */
-export const PIN_ORDER: readonly PinMark[] = [
+const PIN_ORDER: readonly PinMark[] = [
   'edge-a',
   'edge-b',
   'nose',

@@ -12,7 +12,7 @@ import type { HeadFrame } from '@/core/face/head/head';
 import type { Measured } from '@/core/face/head/marks';
 import { midline, type Flat, type Midline } from './symmetry';
 
-export interface Unlevel {
+interface Unlevel {
   readonly what: 'eye' | 'ear' | 'mouth';
   /** Left above right, and left further out than right, mm; null where not measured. */
   readonly higherMm: number | null;
@@ -25,7 +25,7 @@ export interface Unlevel {
 }
 
 /** What levelling needs of the head. */
-export interface HeadSize {
+interface HeadSize {
   readonly frame: HeadFrame;
   readonly widthMm: number;
 }
@@ -83,7 +83,7 @@ function judged(
 }
 
 /** Slants nearer to each other than this count as alike, degrees. Ours. */
-export const SLANT_TOLERANCE = 3;
+const SLANT_TOLERANCE = 3;
 
 /** Which landmarks of the head lie on its midline. */
 const SINGLES: readonly FaceMark[] = ['nose', 'chin', 'crown'];

@@ -12,7 +12,7 @@ export interface Landmarks {
   readonly singles: readonly { readonly id: string; readonly at: Flat }[];
 }
 
-export interface PairOff {
+interface PairOff {
   readonly id: string;
   /** Left above right, along the midline; mm. */
   readonly higherMm: number;

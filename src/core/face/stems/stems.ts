@@ -13,7 +13,7 @@ export const STEM_ROOM = 1;
 /** Never stab nearer to a set stem than this, mm. Ours. */
 export const STEM_ZONE = 2;
 /** Shorter than this a stem does not hold, mm. Ours. */
-export const SHORTEST_STEM = 3;
+const SHORTEST_STEM = 3;
 
 export interface StemChoice {
   readonly lengthMm: number;

@@ -15,7 +15,7 @@ import upright from './upright-quadruped.json';
 
 const form = pieceSchema.shape.form.shape;
 
-export const bodyPlanSchema = z.strictObject({
+const bodyPlanSchema = z.strictObject({
   id: form.plan,
   name: name('Body plan'),
   /** What it is, in a line. */
@@ -33,7 +33,7 @@ export const bodyPlanSchema = z.strictObject({
   bare: z.array(form.plan),
 });
 
-export type BodyPlan = z.infer<typeof bodyPlanSchema>;
+type BodyPlan = z.infer<typeof bodyPlanSchema>;
 
 export const BODY_PLANS: readonly BodyPlan[] = [standing, sitting, curled, upright, grazer, bird, relief].map((p) =>
   bodyPlanSchema.parse(p),

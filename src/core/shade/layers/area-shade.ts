@@ -76,7 +76,7 @@ export interface ShadedArea {
 }
 
 /** A marking as it lies on one area. */
-export interface MarkingHere {
+interface MarkingHere {
   readonly areaMm2: number;
   readonly layers: readonly LayerPlan[];
   /** What is seen of it, and of the area without it at the same places. */
@@ -92,7 +92,7 @@ export interface AreaWork {
   readonly missing: readonly Missing[];
 }
 
-export interface AreaToShade {
+interface AreaToShade {
   readonly area: Area;
   readonly plan: AreaPlan;
   /** Null for an area that lies nowhere. */

@@ -7,7 +7,7 @@ import type { Triple } from '@/core/colour/lab';
 import { seenAt, type ShadeField } from './look';
 
 /** By area and the area it meets. */
-export type BorderColours = ReadonlyMap<number, ReadonlyMap<number, Triple>>;
+type BorderColours = ReadonlyMap<number, ReadonlyMap<number, Triple>>;
 
 export function borderColours(
   shaped: Pick<ShapedAreas, 'shapes' | 'owner'>,

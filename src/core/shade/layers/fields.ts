@@ -13,7 +13,7 @@ import type { Place } from '@/core/piece/schema';
 import type { LayerWhere } from '@/core/piece/shade';
 
 /** From 0 to 1 with flat ends. */
-export const smoothStep = (x: number): number => {
+const smoothStep = (x: number): number => {
   const t = Math.max(0, Math.min(1, x));
   return t * t * (3 - 2 * t);
 };
@@ -51,7 +51,7 @@ const points = (body: Body, places: readonly Place[]): Vec3[] =>
   places.map((p) => pointOf(body, p)).filter((p): p is Vec3 => p !== null);
 
 /** A place and, where it is meant for both sides, its mirror image. */
-export function bothSides(body: Body, place: Place, mirrored: boolean): Vec3[] {
+function bothSides(body: Body, place: Place, mirrored: boolean): Vec3[] {
   const list = mirrored && !body.board ? [place, mirrorPlace(place)] : [place];
   return points(body, list);
 }

@@ -12,7 +12,7 @@ import { SLIGHT } from '@/core/shade/words';
 export const HIDES = 4;
 
 /** Beyond this a layer is no answer: mg/cm2. */
-export const MOST_MG = 60;
+const MOST_MG = 60;
 
 /** Difference between what is seen and the wool itself, for a layer of so many hiding layers. */
 export const showsBy = (own: Float64Array, ground: Float64Array, layers: number): number =>

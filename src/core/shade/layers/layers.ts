@@ -150,7 +150,7 @@ function laidAs(m: Mixed, lot: Lot): Mixed {
 }
 
 /** The ground colour with a share of white, by whole parts in 16. */
-export function lightened(ground: Recipe | null, lotId: string, share: number): Recipe {
+function lightened(ground: Recipe | null, lotId: string, share: number): Recipe {
   if (ground === null || (ground.length === 1 && ground[0]!.lotId === lotId)) return [{ lotId, parts: 1 }];
   const rest = ground.filter((r) => r.lotId !== lotId).slice(0, 3);
   const whole = rest.reduce((s, r) => s + r.parts, 0);

@@ -29,7 +29,7 @@ const SAME_WAY = 0.1;
 const gap = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** Points of the skin through some places, close together. */
-export function skinLine(form: Pick<FormWork, 'body' | 'skin'>, places: readonly Place[]): Vec3[] {
+function skinLine(form: Pick<FormWork, 'body' | 'skin'>, places: readonly Place[]): Vec3[] {
   const out: Vec3[] = [];
   for (let i = 0; i + 1 < places.length; i++) {
     const [a, b] = [places[i]!, places[i + 1]!];
@@ -60,7 +60,7 @@ const vertexAt = (list: Float64Array, v: number): Vec3 => [list[3 * v]!, list[3 
 const lengthOf = (line: readonly Vec3[]): number => line.reduce((s, p, i) => s + (i > 0 ? gap(line[i - 1]!, p) : 0), 0);
 
 /** A line cut off so many mm before its end. */
-export function shortened(line: readonly Vec3[], byMm: number): Vec3[] {
+function shortened(line: readonly Vec3[], byMm: number): Vec3[] {
   let left = lengthOf(line) - byMm;
   if (left <= 0) return line.slice(0, 1);
   const out: Vec3[] = [line[0]!];

@@ -13,7 +13,7 @@ export interface VeilWool extends StockWool {
   readonly kappa: number;
 }
 
-export interface VeilFound {
+interface VeilFound {
   readonly lots: readonly number[];
   readonly parts: readonly number[];
   readonly arealMgCm2: number;

@@ -22,6 +22,8 @@ import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import type { RowPiece, RowSet } from '@/core/coat/rows/rows';
 import { trimPlan } from '@/core/coat/trim';
+import { field, LIFT } from '@/core/coat/coat-field';
+import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 export const bowMass = method({
@@ -74,7 +76,7 @@ export const fanStep = method({
   of: ({ turn, bows }) => turn / Math.max(1, bows),
 });
 
-export const pitchOf = (s: Bows): number => s.widthMm * (1 - s.overlap);
+const pitchOf = (s: Bows): number => s.widthMm * (1 - s.overlap);
 
 /** A bow fans its fibres, so tufts spread faster than a plain pinch. */
 const layOf = ({ spec, lot, hand, habit }: Spec<Bows>): FurLay => ({
@@ -120,7 +122,7 @@ function look(s: Spec<Bows>): Look {
 }
 
 /** Turn of the lie along a stretch of a course beyond the turn of the skin itself, degrees. */
-export function turnAlong(p: RowPiece): number {
+function turnAlong(p: RowPiece): number {
   let turn = 0;
   for (let i = 3; i < p.lie.length; i += 3) {
     const dot = p.lie[i]! * p.lie[i - 3]! + p.lie[i + 1]! * p.lie[i - 2]! + p.lie[i + 2]! * p.lie[i - 1]!;
@@ -223,6 +225,20 @@ export const bows: Way<Bows> = {
   unit: { one: 'course of bows', many: 'courses of bows' },
   surface: 'teased',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  fields: [
+    field('lengthMm', 'Length', 'length', 2, 30, 0.5),
+    field('widthMm', 'Bow width', 'length', 0.5, 15, 0.5),
+    field('overlap', 'Overlap', 'number', 0, 0.9, 0.05),
+    field('spacingMm', 'Course spacing', 'length', 0.5, 15, 0.5),
+    field('bowMg', 'Bow weight', 'number', 0.1, 40, 0.1),
+    LIFT,
+    field('fanDeg', 'Fan', 'angle', 0, 150, 5),
+  ],
+  margins: [
+    { ...APART, what: 'Courses apart' },
+    { ...THINNEST, key: 'bowMg', what: 'Bow weight, mg', kind: 'number', least: 0.1, most: 60 },
+  ],
   goodFor: 'Eye rims, fans, corners between two lies: every bow can be turned a little further than the last.',
   costs: 'Little wool, much care: each bow is placed by itself.',
   suits: {

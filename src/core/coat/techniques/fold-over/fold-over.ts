@@ -41,6 +41,8 @@ import {
 import type { RowSet } from '@/core/coat/rows/rows';
 import { thinnestLay } from '@/core/coat/cover/enough';
 import { trimPlan } from '@/core/coat/trim';
+import { field, LAY, LENGTH, LIFT, SPACING } from '@/core/coat/coat-field';
+import { APART, SHORTEST, THINNEST } from '@/core/coat/cover/margin-range';
 import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Loft at a share of the way up. */
@@ -159,12 +161,50 @@ function operationsOf(c: LayContext<FoldOver>, f: FoldOverFigures, rows: RowSet)
   });
 }
 
+/** Shorter fur keeps its ends on a mm of row, rows at the top their share. */
+function withAlong(f: FoldOver, key: string, value: number): FoldOver {
+  if (key === 'lengthMm') {
+    const k = value / f.lengthMm;
+    return {
+      ...f,
+      lengthMm: value,
+      layMgCm: f.layMgCm * k,
+      topLengthMm: f.topLengthMm === null ? null : f.topLengthMm * k,
+    };
+  }
+  if (key === 'spacingMm') {
+    const k = value / f.spacingMm;
+    return { ...f, spacingMm: value, topSpacingMm: f.topSpacingMm === null ? null : f.topSpacingMm * k };
+  }
+  return { ...f, [key]: value };
+}
+
 export const foldOver: Way<FoldOver> = {
   method: 'fold-over',
   title: 'Folded rows',
   unit: { one: 'row', many: 'rows' },
   surface: 'teased',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, folded`,
+  changed: withAlong,
+  rootsHidden: (f) => overlap.of({ length: f.lengthMm, lift: f.liftDeg, spacing: f.spacingMm }) >= LEAST_OVERLAP - 1e-9,
+  lengths: (f) =>
+    f.topLengthMm === null
+      ? []
+      : [
+          ['at the hem', f.lengthMm],
+          ['at the top', f.topLengthMm],
+        ],
+  fields: [
+    LENGTH,
+    SPACING,
+    LAY,
+    LIFT,
+    field('pinchWidthMm', 'Pinch width', 'length', 1, 25, 0.5),
+    field('pinchPitchMm', 'Pinch to pinch', 'length', 1, 40, 0.5),
+  ],
+  margins: [APART, THINNEST, SHORTEST],
   goodFor:
     'Long and medium fur with a clear lie: flanks, tails, bibs, ruffs. Each row hides the roots of the one below.',
   costs: 'Slow, a little wool lost in the folds and in trimming.',

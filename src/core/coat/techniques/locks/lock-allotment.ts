@@ -7,7 +7,7 @@
 import { type LOCK_GRADES, type Pile } from '@/core/piece/cupboard';
 import type { LockSeat } from './lock-seats';
 
-export interface Allotted {
+interface Allotted {
   /** Number of the pile in the lot, counted from 0. */
   readonly pile: number;
   readonly areaId: string;
@@ -15,7 +15,7 @@ export interface Allotted {
   readonly count: number;
 }
 
-export interface Allotment {
+interface Allotment {
   readonly shares: readonly Allotted[];
   /** Seats no pile could fill. */
   readonly short: readonly { readonly areaId: string; readonly course: number; readonly count: number }[];

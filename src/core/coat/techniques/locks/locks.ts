@@ -22,6 +22,8 @@ import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from './lock-methods';
+import { field, LIFT } from '@/core/coat/coat-field';
+import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Scatter of whole and of opened locks as they fall, radians; how much wider an opened lock is. Ours. */
@@ -149,6 +151,21 @@ export const locks: Way<Locks> = {
   unit: { one: 'course', many: 'courses' },
   surface: 'teased',
   trimmed: 'by itself',
+  untrimmed: 'Locks keep their own tips and are not trimmed.',
+  takes: 'locks',
+  inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
+  fields: [
+    field('lengthMm', 'Length', 'length', 5, 100, 1),
+    field('spacingMm', 'Course spacing', 'length', 2, 40, 0.5),
+    field('pitchMm', 'Lock to lock', 'length', 1, 20, 0.5),
+    field('lockWidthMm', 'Lock width', 'length', 0.5, 15, 0.5),
+    field('lockMg', 'Lock weight', 'number', 0.5, 200, 0.5),
+    LIFT,
+  ],
+  margins: [
+    { ...APART, what: 'Courses apart', least: 1, most: 120 },
+    { ...THINNEST, key: 'lockMg', what: 'Lock weight, mg', kind: 'number', least: 0.5, most: 300, step: 0.5 },
+  ],
   goodFor: 'Curly and wavy coats: alpaca, curly long wools. Every lock keeps its own shape.',
   costs: 'Each lock is chosen and set by hand; only the fleece you have, in the lengths it has.',
   suits: {

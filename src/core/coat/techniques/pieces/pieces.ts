@@ -5,6 +5,8 @@ import { feltLayer } from '@/core/stabbing';
 import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from '@/core/coat/techniques/felted';
 import { half } from '@/core/coat/techniques/half';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
+import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
 const lookOf = (s: Spec<Pieces>): FeltedLook => {
@@ -24,6 +26,14 @@ export const pieces: Way<Pieces> = {
   unit: { one: 'row of pieces', many: 'rows of pieces' },
   surface: 'passed',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  fields: [
+    AREAL,
+    LAYERS,
+    field('pieceMm', 'Piece', 'length', 3, 60, 0.5),
+    field('overlap', 'Overlap', 'number', 0, 0.8, 0.05),
+  ],
+  margins: [LIGHTEST],
   goodFor: 'Smooth short coats, feathers seen from afar, and places a sheet would crease: birds, faces, paws.',
   costs: 'Little wool, quick; seams show unless the edges are teased thin.',
   suits: {

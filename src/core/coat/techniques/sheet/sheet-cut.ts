@@ -9,7 +9,7 @@ import { say, type Text } from '@/core/text';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import type { RowSet } from '@/core/coat/rows/rows';
 
-export interface SheetPiece {
+interface SheetPiece {
   readonly label: string;
   /** Two where the other side is alike. */
   readonly count: 1 | 2;
@@ -66,7 +66,7 @@ export function sheetPieces(shape: AreaShape, rows: RowSet, anchorMm: number): S
 }
 
 /** Where a part grows out of what it sits on. */
-export const rootOf = (p: BodyPart): { at: Vec3; radius: number } => {
+const rootOf = (p: BodyPart): { at: Vec3; radius: number } => {
   const first = p.left[0]!;
   const last = p.left[p.left.length - 1]!;
   return p.part.root === 'start' ? { at: first.a, radius: first.ra } : { at: last.b, radius: last.rb };

@@ -10,6 +10,8 @@ import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook 
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { rowsFor } from '@/core/coat/rows/row-figures';
 import { forgottenPlaces, sheetPieces, slitFor, type SheetCut } from './sheet-cut';
+import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { LayContext, Spec, Way } from '@/core/coat/way';
 
 export const sheetAcross = method({
@@ -69,6 +71,9 @@ export const sheet: Way<Sheet> = {
   unit: { one: 'guide line', many: 'guide lines' },
   surface: 'passed',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  fields: [AREAL, LAYERS, field('anchorMm', 'Anchoring', 'length', 0, 50, 1)],
+  margins: [LIGHTEST],
   goodFor: 'Large smooth bodies in one colour, as even as cloth: a first skin under everything else.',
   costs: 'Wool for the anchoring; creases where the body is hollow unless it is slit or darted.',
   suits: {

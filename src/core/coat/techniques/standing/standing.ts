@@ -25,6 +25,8 @@ import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
 import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
 import { groundWool, plushWaste, standingCut, standingMinutes } from './standing-methods';
 import { trimPlan } from '@/core/coat/trim';
+import { field, LAY, SPACING } from '@/core/coat/coat-field';
+import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 import { WELL } from '@/core/coat/cover/cover';
 
@@ -121,6 +123,17 @@ export const standing: Way<Standing> = {
   unit: { one: 'row', many: 'rows' },
   surface: 'teased',
   trimmed: 'counted in laying',
+  takes: 'cut lengths',
+  inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, standing`,
+  moreLots: (s) => (s.marking.kind === 'none' ? [] : [s.marking.lotId]),
+  fields: [
+    field('lengthMm', 'Pile', 'length', 2, 40, 0.5),
+    SPACING,
+    LAY,
+    field('liftDeg', 'Lift, fluffed', 'angle', 20, 85, 1),
+    field('overMm', 'To trim off', 'length', 0, 30, 0.5),
+  ],
+  margins: [APART, THINNEST],
   goodFor:
     'Plush that stands up and is trimmed to a shape: young animals, dense plushy coats; stripes and spots cut from the pile.',
   costs: 'The most wool of all ways: much of it is trimmed off. Keep the offcuts for cores.',
@@ -323,7 +336,7 @@ export const standing: Way<Standing> = {
 };
 
 /** 3, 5 to 9, 12 … */
-export function rowsInWords(rows: readonly number[]): string {
+function rowsInWords(rows: readonly number[]): string {
   const out: string[] = [];
   for (let i = 0; i < rows.length; i++) {
     let j = i;

@@ -25,6 +25,7 @@ import type { RowSet } from '@/core/coat/rows/rows';
 import { clumpsOf, middleLine, profileAt, singleRow, type StripPlan } from './strip-line';
 import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from './strip-methods';
 import { trimPlan } from '@/core/coat/trim';
+import { field, LIFT } from '@/core/coat/coat-field';
 import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Anchor wool on a square cm; ours. */
@@ -141,6 +142,26 @@ export const strip: Way<Strip> = {
   unit: { one: 'strip', many: 'strips' },
   surface: 'teased',
   trimmed: 'in laying',
+  takes: 'cut lengths',
+  lengths: (s) => [
+    ['at the hem end', s.startLengthMm],
+    ['in the middle', s.middleLengthMm],
+    ['at the top end', s.endLengthMm],
+  ],
+  moreLots: (s) => (s.anchorLotId === null ? [] : [s.anchorLotId]),
+  fields: [
+    field('startLengthMm', 'At the hem end', 'length', 2, 100, 0.5),
+    field('middleLengthMm', 'In the middle', 'length', 2, 100, 0.5),
+    field('endLengthMm', 'At the top end', 'length', 2, 100, 0.5),
+    field('pitchMm', 'Clump to clump', 'length', 1, 20, 0.5),
+    field('layMgCm', 'Weight', 'linear', 1, 120, 1),
+    LIFT,
+    field('anchorWidthMm', 'Anchor width', 'length', 2, 20, 0.5),
+    field('leftShare', 'Left, trimmed to', 'number', 0.1, 1, 0.05),
+    field('rightShare', 'Right, trimmed to', 'number', 0.1, 1, 0.05),
+    field('overMm', 'To trim off', 'length', 0, 30, 0.5),
+  ],
+  margins: [],
   goodFor: 'Manes and crests: made flat on the table where both hands are free, then seated as one.',
   costs: 'Quick to seat; needs a coarser wool for the anchor, and the join must be hidden.',
   suits: {

@@ -10,6 +10,8 @@ import { feltedLook, firstLayer, layFelted, PASSES, type FeltedLook } from '@/co
 import { workOn } from '@/core/coat/operations';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
+import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
 /** What the reverse needle sheds of the layer. Ours. */
@@ -33,6 +35,9 @@ export const velvet: Way<Velvet> = {
   unit: { one: 'row of pieces', many: 'rows of pieces' },
   surface: 'raised',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  fields: [AREAL, LAYERS, field('raiseMm', 'Pile height', 'length', 0.3, 6, 0.1)],
+  margins: [LIGHTEST],
   goodFor: 'Very short fur: muzzles, the outside of ears, paws. The under-colour comes up with it.',
   costs: 'Little wool. What lies below is raised too, so plan the under-layer; a little is shed.',
   suits: {

@@ -8,6 +8,8 @@ import { half } from '@/core/coat/techniques/half';
 import { reachFindings, stapleFindings } from '@/core/coat/judgement';
 import { remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
+import { AREAL, field, LAYERS, LIFT } from '@/core/coat/coat-field';
+import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
 /** A wisp is about so wide for its length. Ours. */
@@ -30,6 +32,9 @@ export const wisps: Way<Wisps> = {
   unit: { one: 'row of wisps', many: 'rows of wisps' },
   surface: 'passed',
   trimmed: 'by itself',
+  takes: 'cut lengths',
+  fields: [AREAL, LAYERS, field('lengthMm', 'Wisp length', 'length', 2, 40, 0.5), LIFT],
+  margins: [LIGHTEST],
   goodFor: 'Short soft coats and faces; colours laid thin over each other; pictures in relief.',
   costs: 'Least wool and quick; it stays delicate, for nothing but light needling holds it.',
   suits: {

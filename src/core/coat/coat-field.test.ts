@@ -3,7 +3,7 @@ import { cupboard } from '../../../demo/load';
 import { WAYS } from '@/core/coat/ways';
 import { coatSchema } from '@/core/piece/coat';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { boundsOf, FIELDS } from './coat-fields';
+import { boundsOf } from './coat-field';
 
 describe('the measures of every way of laying', () => {
   it.each(WAYS.map((w) => [w.title, w] as const))(
@@ -11,7 +11,7 @@ describe('the measures of every way of laying', () => {
     (_n, way) => {
       const lot = cupboard.lots.find((l) => way.suits[l.form].suits === 'well')!;
       const coat = way.begin({ lot, cupboard, hand, finishedLengthMm: 180, now: null });
-      const fields = FIELDS[way.method];
+      const { fields } = way;
       expect(fields.length).toBeGreaterThan(1);
       expect(new Set(fields.map((f) => f.label)).size).toBe(fields.length);
       for (const f of fields) {
