@@ -292,6 +292,12 @@ test('an own base: a scan is read, reported, sized, used, covered and undone; wh
   await dialog.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByRole('region', { name: 'Own base' })).toContainText('base.obj is the core');
   await expect(part(page, 'Own base')).toBeVisible();
+  // Nothing of it is felted, and nowhere in the room is it told to be.
+  await room(page, 'Core');
+  await expect(docket(page)).toContainText('nothing of it is felted');
+  await expect(page.getByRole('table', { name: 'Parts of the core' })).toHaveCount(0);
+  await expect(part(page, 'Own base')).not.toContainText(/\d g/);
+  await accessible(page);
   await page.keyboard.press('2');
   await expect(docket(page).getByText('hem first')).toBeVisible();
   await saved(page);

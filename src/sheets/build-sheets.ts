@@ -12,12 +12,17 @@ import { format, type Units } from '@/units/units';
 import { MARGIN, type Paper } from './paper';
 import { BAR, joinMarks, OVERLAP, TILE_BOTTOM, TILE_TOP, tiles } from './tiling';
 
-export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
-  const { core, frame, stands } = plan;
+/** Wool and measures of every part of the core, where it is felted and not an own base. */
+export function coreTable(paper: Paper, core: Plan['core'], u: Units): void {
   const mm = (value: number) => format({ kind: 'length', value }, u);
   const g = (value: number) => format({ kind: 'mass', value }, u);
-  paper.newPage();
-  paper.heading('Core: what to build', 'H2');
+  paper.heading(core.there ? 'Core: your own base' : 'Core: what to build', 'H2');
+  if (core.there) {
+    paper.paragraph(
+      `The core is your own base, ${format({ kind: 'volume', value: core.volumeMm3 }, u)}; nothing of it is felted. The coat adds outward.`,
+    );
+    return;
+  }
   paper.paragraph(
     core.skin
       ? `${g(core.massG)} of wool, between ${g(core.leastG)} and ${g(core.mostG)} as it is felted; ${format({ kind: 'volume', value: core.volumeMm3 }, u)}. ` +
@@ -44,6 +49,15 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
       p.sections.map((s) => (s.core ? mm((s.core.width + s.core.height) / 2) : 'fur')).join(', '),
     ]),
   );
+  if (core.collarsG > 0) paper.paragraph(`Collars over the joints: ${g(core.collarsG)} of it.`, { size: 8.5 });
+}
+
+export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
+  const { core, frame, stands } = plan;
+  const mm = (value: number) => format({ kind: 'length', value }, u);
+  const g = (value: number) => format({ kind: 'mass', value }, u);
+  paper.newPage();
+  coreTable(paper, core, u);
   if (frame.runs.length > 0) {
     paper.heading('Wire to cut', 'H2');
     paper.table(

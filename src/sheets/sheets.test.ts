@@ -5,11 +5,12 @@ import { COARSELY, planned } from '../../cli/testing/planned';
 import { alpacaCria, cupboard, kingfisher, pineMarten } from '../../demo/load';
 import { defaultHand } from '@/core/piece/hand';
 import type { Plan } from '@/core/plan';
-import { metric } from '@/units/units';
+import { format, metric } from '@/units/units';
 import { cutListCsv } from './cut-list';
 import { layChartSvg } from './lay-chart-svg';
 import { planJson } from './plan-json';
 import { enclosed } from '@/core/build/flat-parts';
+import { coreTable } from './build-sheets';
 import { coatTables } from './coat-tables';
 import { flatOutline, shadeTables } from './shade-sheets';
 import type { Paper } from './paper';
@@ -125,6 +126,31 @@ describe('row sheets', () => {
       expect(182 + (n - 1) * 172).toBeGreaterThanOrEqual(length);
       if (n > 1) expect(182 + (n - 2) * 172).toBeLessThan(length);
     }
+  });
+});
+
+describe('the core on paper', () => {
+  const printed = (core: Plan['core']) => {
+    const said: string[] = [];
+    const paper = {
+      heading: (t: string) => said.push(t),
+      paragraph: (t: string) => said.push(t),
+      table: (_h: string[], _w: number[], _n: boolean[], rows: string[][]) =>
+        said.push(...rows.map((r) => r.join(' | '))),
+    } as unknown as Paper;
+    coreTable(paper, core, metric);
+    return said.join('\n');
+  };
+  const { core } = planned(pineMarten, cupboard, defaultHand, COARSELY);
+  it('is told part by part with its collars, as on the screen', () => {
+    const text = printed(core);
+    for (const p of core.parts) expect(text).toContain(`${p.name} | `);
+    expect(text).toContain(`Collars over the joints: ${format({ kind: 'mass', value: core.collarsG }, metric)}`);
+  });
+  it('is not told to be felted where it is an own base', () => {
+    const text = printed({ ...core, there: true, massG: 0, leastG: 0, mostG: 0, collarsG: 0 });
+    expect(text).toContain('nothing of it is felted');
+    expect(text).not.toMatch(/ g\b|between/);
   });
 });
 

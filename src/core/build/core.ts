@@ -17,6 +17,7 @@ import { grams, joined, mm, say } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
 import { feltPart, joinParts } from '@/core/stabbing';
 import { findWools } from '@/core/wool/find';
+import type { Suits } from '@/core/wool/forms';
 import { onAxis, type Body, type BodyPart } from '@/core/form/body';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
 import { swallowed } from './core-findings';
@@ -66,6 +67,8 @@ export interface CorePlan {
   readonly massG: number;
   readonly leastG: number;
   readonly mostG: number;
+  /** Of it for the collars over the joints. */
+  readonly collarsG: number;
   readonly minutes: Figure;
   readonly lotId: string | null;
 }
@@ -233,8 +236,8 @@ export function planCore(
   });
   const sum = (of: (p: CorePart) => number) =>
     there ? 0 : parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * of(p)), 0);
-  const collars = sum((p) => p.collar?.value ?? 0);
-  const massG = sum((p) => p.mass.value) + collars;
+  const collarsG = sum((p) => p.collar?.value ?? 0);
+  const massG = sum((p) => p.mass.value) + collarsG;
   const built = sum((p) => p.volumeMm3);
   const minutes = figure(coreMinutes, { volume: built, stabs: hand.coreStabsPerCm3, rate: hand.stabsPerMinute });
   if (c.skin && c.skin.pieces > w.skin.pieces && !w.body.board) {
@@ -272,8 +275,9 @@ export function planCore(
       there,
       parts,
       massG,
-      leastG: sum((p) => p.leastG) + collars,
-      mostG: sum((p) => p.mostG) + collars,
+      leastG: sum((p) => p.leastG) + collarsG,
+      mostG: sum((p) => p.mostG) + collarsG,
+      collarsG,
       minutes,
       lotId: lot?.id ?? null,
     },
@@ -308,7 +312,7 @@ function noWool(cupboard: Cupboard, massG: number): Finding {
 }
 
 /** Carded wool tangles every way; combed wool makes a core with more needling (common practice). */
-const coreForm = (form: Lot['form']): 'well' | 'possible' | 'badly' =>
+const coreForm = (form: Lot['form']): Suits =>
   form === 'carded batt' ? 'well' : form === 'combed top' || form === 'raw fleece' ? 'possible' : 'badly';
 
 /** A collar is laid so thick over a joint, pressed down, mm. Ours. */

@@ -1,5 +1,6 @@
 /** The middle line of a body: closed forms of a tube and a spheroid. */
 import { describe, expect, it } from 'vitest';
+import { plainTube } from '../../../demo/plain-tube';
 import { makeBody } from '@/core/form/body';
 import { workForm } from '@/core/form/form';
 import { middleOf } from './medial';
@@ -21,19 +22,7 @@ const lengthOf = (line: readonly (readonly [number, number, number])[]) =>
 describe('the middle line', () => {
   it('of a straight tube is its axis, short of its round ends by its radius', () => {
     const r = 20;
-    const { skin } = workForm(
-      formOf({
-        ...common,
-        id: 't',
-        name: 'Tube',
-        shape: 'limb',
-        nodes: [
-          { at: [0, 0, 400], radius: 100 },
-          { at: [0, 0, -400], radius: 100 },
-        ],
-      }),
-      1 / 80,
-    );
+    const { skin } = workForm(formOf(plainTube('t')), 1 / 80);
     const line = middleOf(skin);
     for (const [x, y] of line) expect(Math.hypot(x, y)).toBeLessThan(0.2);
     // Two ends, each within a slice of where the tube ends less its radius.

@@ -1,6 +1,7 @@
 /** Parts of the animal that no area covers: nobody decided that they stay bare, so it is said. */
 import { plainArea } from '@/core/form/area-edits';
 import { nearestParts, type FormWork } from '@/core/form/form';
+import { vertexAreas } from '@/core/geometry/mesh';
 import type { Piece } from '@/core/piece/schema';
 import { ref } from '@/core/ref';
 import type { Finding } from '@/core/stage';
@@ -14,9 +15,9 @@ export function unclothed(piece: Piece, form: FormWork, owner: Int32Array): Find
   const part = nearestParts(form);
   const all = new Float64Array(form.body.parts.length);
   const bare = new Float64Array(form.body.parts.length);
-  owner.forEach((area, v) => {
-    all[part[v]!]!++;
-    if (area < 0) bare[part[v]!]!++;
+  vertexAreas(form.skin).forEach((mm2, v) => {
+    all[part[v]!]! += mm2;
+    if (owner[v]! < 0) bare[part[v]!]! += mm2;
   });
   return form.body.parts.flatMap(({ part: p }, i): Finding[] => {
     // A board and a beak have no coat; their own work is said elsewhere.

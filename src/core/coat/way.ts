@@ -10,6 +10,7 @@ import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Area } from '@/core/piece/schema';
 import type { Finding, Operation, PieceChange, WoolUse } from '@/core/stage';
+import type { Suits } from '@/core/wool/forms';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import type { Text } from '@/core/text';
 import type { CoatField } from '@/core/coat/coat-field';
@@ -29,7 +30,7 @@ type WoolForm = (typeof WOOL_FORMS)[number];
 
 /** How well a form of wool serves a way of laying, with the reason. */
 export interface Suit {
-  readonly suits: 'well' | 'possible' | 'badly';
+  readonly suits: Suits;
   readonly why: string;
 }
 

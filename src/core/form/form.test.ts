@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { alpacaCria, kingfisher, pineMarten as turnedMarten } from '../../../demo/load';
+import { plainTube } from '../../../demo/plain-tube';
 import type { Part } from '@/core/piece/schema';
 import { areaDepth, depthAfter } from './areas';
 import { makeBody, placeOnPart } from './body';
@@ -15,21 +16,7 @@ beforeAll(() => {
   marten = workForm(pineMarten.form, EDGE);
 });
 
-const tube: Extract<Part, { shape: 'limb' }> = {
-  id: 'tube',
-  name: 'Tube',
-  role: 'other',
-  shape: 'limb',
-  mirrored: false,
-  blend: 0,
-  lie: 'to-end',
-  on: null,
-  root: 'end',
-  nodes: [
-    { at: [0, 0, 400], radius: 100 },
-    { at: [0, 0, -400], radius: 100 },
-  ],
-};
+const tube = plainTube('tube');
 const formOf = (parts: Part[], finishedLengthMm = 100) => ({
   plan: 'test',
   finishedLengthMm,

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, brownHare, kingfisher, pineMarten } from '../../../demo/load';
 import { change, plan } from '../../../demo/plain-marten';
+import { plainStep } from '../../../demo/plain-step';
 import type { Piece } from '@/core/piece/schema';
 import { areaOf, ref } from '@/core/ref';
 import { APART } from '@/core/shade/steps/borders';
@@ -9,24 +10,12 @@ import type { Operation } from '@/core/stage';
 import { say } from '@/core/text';
 import { bagging } from './bagging';
 
-const op = (kind: Operation['kind'], area: string): Operation => ({
-  id: `${kind}-${area}`,
-  stage: 'coat',
-  about: ref('area', area),
-  restsOn: [],
-  materials: [],
-  tools: [],
-  does: say`${kind} ${area}`,
-  kind,
-  cutLengthMm: null,
-  rows: 0,
-  passes: null,
-  needlework: null,
-  minutes: 3,
-  after: kind === 'trim' ? [{ id: `lay-${area}`, why: say`lies first`, strength: Infinity }] : [],
-  lightness: 50,
-  caution: null,
-});
+const op = (kind: Operation['kind'], area: string): Operation =>
+  plainStep(
+    `${kind}-${area}`,
+    kind === 'trim' ? [{ id: `lay-${area}`, why: say`lies first`, strength: Infinity }] : [],
+    { about: ref('area', area), kind, minutes: 3 },
+  );
 const order = (words: string): Operation[] =>
   words.split(' ').map((w) => op(w[0] === 'L' ? 'lay' : w[0] === 'T' ? 'trim' : 'veil', w.slice(1)));
 const bagged = (words: string, apart: [string, string][]) =>

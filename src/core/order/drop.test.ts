@@ -1,29 +1,15 @@
-import { ref } from '@/core/ref';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Operation } from '@/core/stage';
 import { say } from '@/core/text';
+import { plainStep } from '../../../demo/plain-step';
 import { dropStep } from './drop';
 import { planWork } from './order';
 
-const op = (id: string, after: string[] = []): Operation => ({
-  id,
-  stage: 'coat',
-  about: ref('area', id),
-  restsOn: [],
-  materials: [],
-  tools: [],
-  does: say`do ${id}`,
-  kind: 'lay',
-  cutLengthMm: null,
-  rows: 0,
-  passes: null,
-  needlework: null,
-  minutes: 1,
-  after: after.map((x) => ({ id: x, why: say`${x} first`, strength: Infinity })),
-  lightness: 50,
-  caution: null,
-});
+const op = (id: string, after: string[] = []) =>
+  plainStep(
+    id,
+    after.map((x) => ({ id: x, why: say`${x} first`, strength: Infinity })),
+  );
 
 describe('dropping a step on another', () => {
   it('is refused across what holds it, by name; else it ends up on the side it was dropped to', () => {

@@ -1,9 +1,9 @@
 /** The order of the demo pieces: what must hold under every combination of schools (common practice), moves, starting over. */
 import { massOf, takenBy, woolIn } from '@/core/materials';
-import { ref } from '@/core/ref';
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { change, plan } from '../../../demo/plain-marten';
+import { plainStep } from '../../../demo/plain-step';
 import type { Draft } from 'immer';
 import type { Piece } from '@/core/piece/schema';
 import type { LogEntry } from '@/core/piece/log-entry';
@@ -180,26 +180,6 @@ describe('moved by hand', () => {
   });
 });
 
-const op = (id: string, after: Operation['after'], change: Partial<Operation> = {}): Operation => ({
-  id,
-  stage: 'coat',
-  about: ref('area', id),
-  restsOn: [],
-  materials: [],
-  tools: [],
-  does: say`do ${id}`,
-  kind: 'lay',
-  cutLengthMm: null,
-  rows: 0,
-  passes: null,
-  needlework: null,
-  minutes: 1,
-  after,
-  lightness: 50,
-  caution: null,
-  ...change,
-});
-
 describe('a ring of choices', () => {
   const choice = (school: string) => ({
     school: say`${school}`,
@@ -207,14 +187,14 @@ describe('a ring of choices', () => {
   });
   it('names the choices on its shortest way and offers each to change; the order is still whole', () => {
     const ops = [
-      op('a', [{ id: 'c', why: say`c first`, strength: Infinity, choice: choice('c early') }]),
-      op('b', [{ id: 'a', why: say`a first`, strength: Infinity }]),
-      op('c', [
+      plainStep('a', [{ id: 'c', why: say`c first`, strength: Infinity, choice: choice('c early') }]),
+      plainStep('b', [{ id: 'a', why: say`a first`, strength: Infinity }]),
+      plainStep('c', [
         { id: 'b', why: say`b first`, strength: Infinity, choice: choice('c late') },
         // A longer way round that says nothing new.
         { id: 'd', why: say`d first`, strength: Infinity },
       ]),
-      op('d', [{ id: 'b', why: say`b before d`, strength: Infinity }]),
+      plainStep('d', [{ id: 'b', why: say`b before d`, strength: Infinity }]),
     ];
     const { result, findings } = planWork(ops);
     expect(result.steps).toHaveLength(4);

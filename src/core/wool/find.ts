@@ -5,11 +5,12 @@
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import type { Lot } from '@/core/piece/cupboard';
+import type { Suits } from './forms';
 
 interface WoolAsk {
   /** Colour it should be near, #rrggbb. */
   readonly near?: string;
-  readonly suits?: (form: Lot['form']) => 'well' | 'possible' | 'badly';
+  readonly suits?: (form: Lot['form']) => Suits;
   readonly stapleMm?: number;
   readonly finenessUm?: { readonly least?: number; readonly most?: number };
   /** So much of it must be left, g. */

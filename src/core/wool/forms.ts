@@ -1,7 +1,8 @@
 /** What forms of wool are good for besides being laid as a coat (common practice). */
 import type { Lot } from '@/core/piece/cupboard';
 
-type Suits = 'well' | 'possible' | 'badly';
+/** How well a form of wool serves for something. */
+export type Suits = 'well' | 'possible' | 'badly';
 
 /** Pulled out thin: veils, wisps, rims. */
 export const thinForm = (form: Lot['form']): Suits =>

@@ -9,8 +9,8 @@ export function CorePartsTable() {
   const core = useDesk((s) => s.plan?.core);
   const chosen = useDesk((s) => s.view.partId);
   const { q } = useUnits();
-  if (!core) return null;
-  const collars = core.parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * (p.collar?.value ?? 0)), 0);
+  // An own base is there already: nothing of it is weighed out and made.
+  if (!core || core.there) return null;
   return (
     <Box
       component="section"
@@ -60,10 +60,10 @@ export function CorePartsTable() {
             </td>
           </Box>
         ))}
-        {collars > 0 && (
+        {core.collarsG > 0 && (
           <Box component="tr" sx={{ fontSize: 13 }}>
             <th scope="row">Collars over the joints</th>
-            <td className="n">{q({ kind: 'mass', value: collars })}</td>
+            <td className="n">{q({ kind: 'mass', value: core.collarsG })}</td>
             <td colSpan={4} />
           </Box>
         )}

@@ -48,42 +48,44 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
         </Typography>
       )}
       {findings}
-      <Box role="group" aria-label="How the core is built" sx={{ display: 'grid', gap: 0.75, mt: 1 }}>
-        <ChoiceRow
-          label="School"
-          options={[
-            { value: 'under-built', says: 'smaller by the coat' },
-            { value: 'full-size', says: 'full size, thin coat' },
-          ]}
-          value={piece.core.school}
-          disabled={!canEdit}
-          onChange={(v) => editPiece((d) => void (d.core.school = v))}
-        />
-        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          {piece.core.school === 'under-built'
-            ? 'The coat brings the animal to its finished size. Costs: a thin core where the coat is thick.'
-            : 'Quick and sturdy, and right for a thin coat only: under long fur the animal comes out too fat.'}
-        </Typography>
-        <MeasureField
-          label="Where no coat is planned"
-          kind="length"
-          value={piece.core.allowanceMm}
-          min={allowance.minValue!}
-          max={allowance.maxValue!}
-          slide={{ min: 0, max: 10, step: 0.5 }}
-          disabled={!canEdit || piece.core.school === 'full-size'}
-          onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
-        />
-        <PickField
-          label="Wool"
-          value={piece.core.lotId ?? ''}
-          empty="Choose a wool"
-          options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
-          disabled={!canEdit}
-          onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
-        />
-      </Box>
-      {part && (
+      {!core?.there && (
+        <Box role="group" aria-label="How the core is built" sx={{ display: 'grid', gap: 0.75, mt: 1 }}>
+          <ChoiceRow
+            label="School"
+            options={[
+              { value: 'under-built', says: 'smaller by the coat' },
+              { value: 'full-size', says: 'full size, thin coat' },
+            ]}
+            value={piece.core.school}
+            disabled={!canEdit}
+            onChange={(v) => editPiece((d) => void (d.core.school = v))}
+          />
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            {piece.core.school === 'under-built'
+              ? 'The coat brings the animal to its finished size. Costs: a thin core where the coat is thick.'
+              : 'Quick and sturdy, and right for a thin coat only: under long fur the animal comes out too fat.'}
+          </Typography>
+          <MeasureField
+            label="Where no coat is planned"
+            kind="length"
+            value={piece.core.allowanceMm}
+            min={allowance.minValue!}
+            max={allowance.maxValue!}
+            slide={{ min: 0, max: 10, step: 0.5 }}
+            disabled={!canEdit || piece.core.school === 'full-size'}
+            onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
+          />
+          <PickField
+            label="Wool"
+            value={piece.core.lotId ?? ''}
+            empty="Choose a wool"
+            options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
+            disabled={!canEdit}
+            onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
+          />
+        </Box>
+      )}
+      {part && !core?.there && (
         <Box role="group" aria-label={`Core of ${part.name}`} sx={{ mt: 2 }}>
           <Typography variant="h3" sx={{ mb: 0.5 }}>
             {part.name}

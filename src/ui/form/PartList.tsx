@@ -44,7 +44,7 @@ export function PartList() {
       <Box component="ul" aria-label="Parts" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
         {parts.map((p) => {
           const on = p.id === chosen;
-          const mass = core?.parts.find((x) => x.id === p.id);
+          const mass = core?.there ? undefined : core?.parts.find((x) => x.id === p.id);
           return (
             <li key={p.id}>
               <Ticket on={on} onClick={() => setView({ partId: p.id })} level={Math.min(depth(parts, p), 4)}>

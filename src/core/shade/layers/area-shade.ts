@@ -15,7 +15,8 @@ import type { Hand } from '@/core/piece/hand';
 import type { Area } from '@/core/piece/schema';
 import type { PieceMarking } from '@/core/piece/shade';
 import { amountOf, type Amount } from './amount';
-import { coverAtDepth, fieldOf, onPatch, strayOf, vertexAreas } from './fields';
+import { vertexAreas } from '@/core/geometry/mesh';
+import { coverAtDepth, fieldOf, onPatch, strayOf } from './fields';
 import { readyLayers, type Coated, type Missing, type ReadyLayer } from './layers';
 import { lookOf, stepped, unstepped, type Look, type ShadeField } from './look';
 import type { MarkingOnSkin } from '@/core/shade/markings/marking-shape';
@@ -112,7 +113,7 @@ export function shadeArea(c: AreaToShade): AreaWork {
   const own = readyLayers(area.shade.layers, coatedOf(c), cupboard, hand);
   const coatAt = own.list.findIndex((l) => l.says === 'coat');
   const below = own.list.filter((l) => l.says === 'coat' || l.says === 'veil').at(-1)?.recipe ?? null;
-  const areas = shape ? vertexAreas(shape) : new Float64Array(0);
+  const areas = shape ? vertexAreas(shape.patch) : new Float64Array(0);
   const full = (list: readonly ReadyLayer[]) =>
     seenAfter(
       ground,

@@ -137,12 +137,3 @@ export function onPatch(values: Float64Array, { patch }: AreaShape): Float64Arra
     return a + (b - a) * patch.share[v]!;
   });
 }
-
-/** Area that belongs to every vertex: a third of its triangles, mm2. */
-export function vertexAreas({ patch, field }: AreaShape): Float64Array {
-  const out = new Float64Array(patch.positions.length / 3);
-  field.area.forEach((mm2, t) => {
-    for (let k = 0; k < 3; k++) out[patch.triangles[3 * t + k]!]! += mm2 / 3;
-  });
-  return out;
-}
