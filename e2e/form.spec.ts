@@ -298,6 +298,7 @@ test('an own base: a scan is read, reported, sized, used, covered and undone; wh
   await expect(page.getByRole('table', { name: 'Parts of the core' })).toHaveCount(0);
   await expect(part(page, 'Own base')).not.toContainText(/\d g/);
   await accessible(page);
+  await room(page, 'Shape');
   await page.keyboard.press('2');
   await expect(docket(page).getByText('hem first')).toBeVisible();
   await saved(page);
