@@ -67,11 +67,21 @@ const config = [
         'fetch',
         'performance',
         'process',
+        'crypto',
+        'setTimeout',
+        'setInterval',
       ],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Core is deterministic: use a seed of the piece.' },
         { object: 'Date', property: 'now', message: 'Core knows no clock: hand the time in.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Core knows no clock: hand the time in.',
+        },
       ],
     },
   },

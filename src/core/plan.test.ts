@@ -287,7 +287,7 @@ describe('properties', () => {
       rough,
     );
     // Needles look into the core, which is built anew.
-    const looks = /^(spots|needle|usual):/;
+    const looks = /^(ground$|(spots|needle|usual):)/;
     const again = [...m.made]
       .filter(([slot, n]) => n !== (before.get(slot) ?? 0) && !looks.test(slot))
       .map(([slot]) => slot);
@@ -295,7 +295,7 @@ describe('properties', () => {
     expect(again.sort()).toEqual([
       'chart:flanks',
       'core',
-      'core-plan',
+      'core-measures',
       'margins:flanks',
       'rows:flanks',
       'shade:flanks',

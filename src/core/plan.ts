@@ -12,7 +12,10 @@ import { planCoat } from './coat/coat';
 import { shapeAreas } from '@/core/coat/rows/shaped';
 import type { CoatPlan, ShapedAreas } from './coat/coat-plan';
 import { planFace, type FacePlan } from './face/face';
-import { askedLoft, planCore, workCore, type CorePlan } from '@/core/build/core';
+import { askedLoft } from '@/core/build/asked-loft';
+import { planCore, workCore } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
+import type { CoreSkin } from '@/core/build/core-skin';
 import { EDGE_SHARE } from './form/fineness';
 import { planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
@@ -21,6 +24,7 @@ import { REFERENCE_MM, resizeForm } from './form/resize';
 import { planFlatParts, type FlatPartPlan } from '@/core/build/flat-parts';
 import { planFrame, type FramePlan } from '@/core/build/frame';
 import { planStands, type StandsPlan } from '@/core/build/stands';
+import { alike } from './alike';
 import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
@@ -29,7 +33,7 @@ import type { Finding } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
 import { planStock, type StockPlan } from './stock/stock';
-import { groundOf } from './needle/ground';
+import { eyesIn, groundOf } from './needle/ground';
 import type { NeedlePlan } from './needle/needle-plan';
 import { photographs, withFinish } from '@/core/order/finish-work';
 import { putInOrder } from '@/core/order/in-order';
@@ -74,32 +78,28 @@ export function* shapeSteps(
   piece: Piece,
   memo: Memo,
   options: PlanOptions = {},
-): Generator<Progress, { readonly work: FormWork; readonly shaped: ShapedAreas; readonly formKey: string }> {
-  const edgeShare = options.edgeShare ?? EDGE_SHARE;
-  const shapeOnly = JSON.stringify([piece.form.parts, piece.form.pose, piece.form.scan?.id ?? null, edgeShare]);
+): Generator<Progress, { readonly work: FormWork; readonly shaped: ShapedAreas }> {
+  const { parts, pose, scan, finishedLengthMm } = piece.form;
+  const drawn = { parts, pose, scan };
   yield { doing: 'Shaping the animal', share: 0 };
-  const uncombed = memo.keep('form', shapeOnly, () =>
-    workForm({ ...piece.form, finishedLengthMm: REFERENCE_MM }, edgeShare),
+  const uncombed = memo.keep('form', [drawn, options.edgeShare ?? EDGE_SHARE], (d, edgeShare) =>
+    workForm({ ...d, finishedLengthMm: REFERENCE_MM }, edgeShare),
   );
-  const combKey = piece.combs.length > 0 ? JSON.stringify(piece.combs) : '';
-  if (combKey !== '') yield { doing: 'Combing the fur', share: 0.45 };
-  const atReference =
-    combKey === ''
-      ? uncombed
-      : memo.keep('lie', shapeOnly + combKey, () => ({
-          ...uncombed,
-          lie: lieOf(uncombed.body, uncombed.skin, uncombed.distance, piece.combs),
-        }));
-  const formKey = `${shapeOnly}@${piece.form.finishedLengthMm}`;
-  const work = memo.keep('size', formKey + combKey, () => resizeForm(atReference, piece.form));
-  const shaping = shapeAreas(piece, atReference, shapeOnly, combKey, memo);
+  if (piece.combs.length > 0) yield { doing: 'Combing the fur', share: 0.45 };
+  const atReference = memo.keep('lie', [uncombed, piece.combs], combed);
+  const work = memo.keep('size', [atReference, { ...drawn, finishedLengthMm }], resizeForm);
+  const shaping = shapeAreas(piece, uncombed, atReference, memo);
   let at = shaping.next();
   for (let i = 0; !at.done; i++) {
     yield { doing: `Finding the rows: ${at.value.name}`, share: 0.5 + (0.45 * i) / piece.areas.length };
     at = shaping.next();
   }
-  return { work, shaped: at.value, formKey };
+  return { work, shaped: at.value };
 }
+
+/** The form with the lie the maker combed; itself where nothing is combed. */
+const combed = (form: FormWork, combs: Piece['combs']): FormWork =>
+  combs.length === 0 ? form : { ...form, lie: lieOf(form.body, form.skin, form.distance, combs) };
 
 /** What is known before the core is built. */
 interface Known {
@@ -109,7 +109,6 @@ interface Known {
   readonly memo: Memo;
   readonly work: FormWork;
   readonly shaped: ShapedAreas;
-  readonly formKey: string;
   readonly form: ReturnType<typeof planForm>;
   readonly coat: ReturnType<typeof planCoat>;
   readonly shade: ReturnType<typeof planShade>;
@@ -117,7 +116,7 @@ interface Known {
 
 /** The rest of the plan, by the core as it is or as it was. */
 function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
-  const { piece, cupboard, hand, memo, work, shaped, formKey, form, coat, shade } = known;
+  const { piece, cupboard, hand, memo, work, shaped, form, coat, shade } = known;
   const frame = planFrame(piece, cupboard, work, core.result);
   const stands = planStands(piece, work, core.work, coat.result, frame.result);
   const flat = planFlatParts(piece, cupboard, hand);
@@ -133,7 +132,6 @@ function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
     cupboard,
     hand,
     form: work,
-    formKey,
     scaleOfLife: form.result.scale.value,
     core: core.result,
     wire: frame.result,
@@ -144,10 +142,9 @@ function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
   });
   const building = [...frame.operations, ...core.operations, ...flat.operations, ...face.operations];
   const all = tied(afterPhotographs([photographs(), ...building, ...afterCore(laid)]), face.ties);
-  const ground = groundOf(work, coat.result, core.result, frame.result, face.result?.zones ?? [], shaped.owner);
+  const ground = groundOf(work, coat.result, core.result, frame.result, shaped.owner, memo);
   const { needles, sorted, operations, sittings } = putInOrder(
-    { piece, cupboard, hand, ground, memo },
-    coat.result,
+    { piece, cupboard, hand, coat: coat.result, ground, eyes: eyesIn(face.result?.zones ?? []), memo },
     shade.result,
     all,
   );
@@ -186,44 +183,21 @@ export function* planSteps(
   memo: Memo = new Memo(),
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
-  const { work, shaped, formKey } = yield* shapeSteps(piece, memo, options);
+  const { work, shaped } = yield* shapeSteps(piece, memo, options);
   const form = planForm(piece, work);
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
   const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
-  const known: Known = { piece, cupboard, hand, memo, work, shaped, formKey, form, coat, shade };
+  const known: Known = { piece, cupboard, hand, memo, work, shaped, form, coat, shade };
   const asked = askedLoft(piece, work, coat.result, shaped);
-  const coreKey = JSON.stringify([
-    formKey,
-    digest(asked),
-    piece.core,
-    piece.flatParts.map((f) => f.id),
-    piece.form.scan?.role ?? null,
-    cupboard,
-    hand,
-  ]);
+  const planned = (inside: CoreSkin) => finish(known, planCore(piece, cupboard, hand, work, inside, memo));
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
-  const was = memo.last<{ readonly formKey: string; readonly core: ReturnType<typeof planCore> }>('core-plan');
-  const early = was && was.key !== coreKey && was.value.formKey === formKey ? finish(known, was.value.core) : undefined;
+  const was = memo.last<[FormWork, Float64Array], CoreSkin>('core');
+  const early = was && was.from[0] === work && !alike(was.from[1], asked) ? planned(was.value) : undefined;
   yield { doing: 'Building the core', share: 0.96, ...(early ? { early } : {}) };
-  const inside = memo.keep('core', `${formKey}:${digest(asked)}`, () => workCore(work, asked));
-  const made = memo.keep('core-plan', coreKey, () => ({
-    formKey,
-    core: planCore(piece, cupboard, hand, work, inside),
-  }));
-  return finish(known, made.core);
-}
-
-/** A short name for a list of numbers: the same list, the same name (FNV-1a over its bytes). */
-function digest(x: Float64Array): string {
-  const words = new Uint32Array(x.buffer, x.byteOffset, x.length * 2);
-  let a = 0x811c9dc5;
-  let b = 0x01000193;
-  for (const w of words) {
-    a = Math.imul(a ^ w, 0x01000193);
-    b = Math.imul(b ^ (w >>> 7) ^ a, 0x85ebca6b);
-  }
-  return `${x.length}-${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}`;
+  const plan = planned(memo.keep('core', [work, asked], workCore));
+  memo.letGo();
+  return plan;
 }
 
 /** The whole plan at once. Same inputs, same plan, to the byte. */

@@ -7,7 +7,7 @@ import type { MatchQuestion, MatchResult } from '@/core/shade/matching/ask';
 import type { InsideQuestion } from '@/core/needle/inside';
 import type { Progress } from '@/core/plan';
 import { connect, connected } from './connection';
-import { shared } from './share';
+import { shared } from '@/core/share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
 import { planOptions } from './settings';
 import { useDesk, type Desk } from './store';

@@ -89,7 +89,7 @@ function card(paper: Paper, piece: Piece, face: Face, plan: Plan, of: FacePlan, 
   ladderSheet(paper, face, of, eyes, u);
   whiskers(paper, face, of, u);
   steps(paper, face, of, u);
-  const small = plan.findings.find((f) => f.id === 'face-small-part');
+  const small = plan.findings.find((f) => f.code === 'face-small-part');
   if (small) paper.paragraph(`${words(small.says, u)} ${words(small.why, u)}`, { size: 9 });
 }
 

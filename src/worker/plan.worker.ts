@@ -18,8 +18,9 @@ import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
+import { shared } from '@/core/share';
 import { repair, type RepairReport } from '@/core/geometry/repair';
-import { groundOf } from '@/core/needle/ground';
+import { eyesIn, groundOf, withEyes } from '@/core/needle/ground';
 import { lookInside, type InsideQuestion, type InsideView } from '@/core/needle/inside';
 import { readScan } from './scan-file';
 import { Memo, type Lasting } from '@/core/memo';
@@ -39,14 +40,14 @@ let last: { piece: Piece; cupboard: Cupboard; hand: Hand; options: PlanOptions; 
 
 /** The piece the memory is of, and the shapes that were stored of it last. */
 let remembers: string | null = null;
-let stored = '';
+let stored: readonly unknown[] = [];
 const SHAPES: readonly string[] = ['form', 'lie', 'depth', 'shape'];
 /** What tells one set of shapes from another. Rows and figures are found again soon, and are stored along with shapes only. */
-const shapesIn = (lasting: Lasting): string =>
-  lasting
-    .filter(([slot]) => SHAPES.includes(slot.split(':')[0]!))
-    .map(([slot, { key }]) => `${slot} ${key}`)
-    .join();
+const shapesIn = (lasting: Lasting): readonly unknown[] =>
+  lasting.flatMap(([slot, { value }]) => (SHAPES.includes(slot.split(':')[0]!) ? [value] : []));
+
+/** What came last, so that parts of what comes next that are equal keep their object and nothing is compared twice. */
+let came: { readonly piece: Piece; readonly cupboard: Cupboard; readonly hand: Hand } | null = null;
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
 const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
@@ -61,16 +62,17 @@ const api = {
     report: (p: Progress) => void,
   ): Promise<Plan | null> {
     const mine = ++newest;
-    remembers = piece.id;
-    const steps = planSteps(piece, cupboard, hand, memo, options);
+    const now = (came = shared(came, { piece, cupboard, hand }));
+    remembers = now.piece.id;
+    const steps = planSteps(now.piece, now.cupboard, now.hand, memo, options);
     let begun = performance.now();
     for (;;) {
       const step = steps.next();
       if (step.done) {
-        last = { piece, cupboard, hand, options, plan: step.value };
+        last = { ...now, options, plan: step.value };
         return step.value;
       }
-      if (step.value.early) last = { piece, cupboard, hand, options, plan: step.value.early };
+      if (step.value.early) last = { ...now, options, plan: step.value.early };
       if (performance.now() - begun > 30 || step.value.share === 0 || step.value.early) {
         report(step.value);
         await breathe();
@@ -88,7 +90,7 @@ const api = {
   lasting(): Lasting | null {
     const lasting = memo.lasting();
     const shapes = shapesIn(lasting);
-    if (shapes === stored) return null;
+    if (shapes.length === stored.length && shapes.every((x, i) => x === stored[i])) return null;
     stored = shapes;
     return lasting;
   },
@@ -193,8 +195,8 @@ const api = {
       const s = steps.next();
       if (!s.done) continue;
       const { work, shaped } = s.value;
-      const ground = groundOf(work, plan.coat, plan.core, plan.frame, plan.face?.zones ?? [], shaped.owner);
-      return lookInside(ground, plan.shade, hand, shaped.owner, q);
+      const ground = groundOf(work, plan.coat, plan.core, plan.frame, shaped.owner, new Memo());
+      return lookInside(withEyes(ground, eyesIn(plan.face?.zones ?? [])), plan.coat, plan.shade, hand, shaped.owner, q);
     }
   },
   /** The palette of a photograph, its cast taken out by a grey card in it where there is one. */

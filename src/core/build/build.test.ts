@@ -8,7 +8,7 @@ import { newPiece } from '@/core/new-piece';
 import type { Part, Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { makeBody } from '@/core/form/body';
-import { joining } from './core';
+import { joining } from './joining';
 import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
 import { BODY_PLANS } from '@/core/form/plans/plans';
 import { balance, SAFE_DEG } from './stands';

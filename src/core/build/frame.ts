@@ -14,7 +14,7 @@ import { mm, rowMm, say } from '@/core/text';
 import type { Body, BodyPart } from '@/core/form/body';
 import type { FormWork } from '@/core/form/form';
 import { middleOf } from './medial';
-import type { CorePlan } from './core';
+import type { CorePlan } from './core-plan';
 import { wireLength, wireRoom } from './core-methods';
 import { fromRootOutwards } from '@/core/form/pose';
 

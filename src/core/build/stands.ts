@@ -9,7 +9,7 @@ import { figure, type Figure } from '@/core/method/define';
 import type { Finding } from '@/core/stage';
 import { degrees, grams, mm, say, type Text } from '@/core/text';
 import { tippingAngle, weightLow } from './core-methods';
-import type { CoreWork } from './core';
+import type { CoreWork } from './core-plan';
 import type { FormWork } from '@/core/form/form';
 import { skeleton, type FramePlan } from './frame';
 import type { Piece } from '@/core/piece/schema';

@@ -59,6 +59,4 @@ export interface ShapedAreas {
   readonly depths: readonly Float64Array[];
   readonly marks: readonly LieMark[];
   readonly corners: readonly Corner[];
-  /** What the shape of an area was made from, by index. */
-  readonly keys: readonly string[];
 }

@@ -64,7 +64,7 @@ export function planCoat(
     const { findings: found, operations: work, seats: _, ...fur } = laid.lay;
     findings.push(...found);
     operations.push(...work);
-    const { lot } = laid.context;
+    const { lot, hand: rates, habit, rise } = laid.context;
     return {
       ...bare,
       colour: lot.colour,
@@ -73,10 +73,8 @@ export function planCoat(
         method: coat.method,
         lotId: lot.id,
         lotName: lot.name,
-        margins: memo.keep(
-          `margins:${area.id}`,
-          JSON.stringify([coat, lot, laid.context.hand, laid.context.habit]),
-          () => marginsOf(wayOf(coat.method), laid.context),
+        margins: memo.keep(`margins:${area.id}`, [{ spec: coat, lot, hand: rates, habit, rise }], (s) =>
+          marginsOf(wayOf(s.spec.method), s),
         ),
         swatches: laid.swatches,
       },

@@ -79,7 +79,7 @@ export function compareWays(
   methods: readonly Laid['method'][],
   cupboard: Cupboard,
   hand: Hand,
-  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs' | 'keys'>,
+  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs'>,
   form: FormWork,
   memo: Memo,
 ): Compared[] {

@@ -112,116 +112,113 @@ export function rowFindings(
   hiddenWhereWide: (gape: number) => number,
   closer: (spacingMm: number) => Remedy | null,
 ): Finding[] {
-  const out: Finding[] = [];
-  const { p5, p95 } = rows.gape;
-  const worst = Math.max(p95 - 1, 1 - p5);
   const winds = c.shape.swirl > WINDS && rows.rows.some((r) => r.pieces.some((p) => p.closed));
-  if (winds && c.area.seam === 'none') {
-    out.push(
-      findingOf(
-        c,
-        'winds',
-        'caution',
-        say`The fur winds round the body, so rows cannot stay square to it.`,
-        say`A row that goes all the way round must meet itself; fur that slants round a tube would need a row that climbs like a thread. A seam lets every row end there.`,
-        [
-          areaRemedy(
-            c,
-            say`End the rows at a seam underneath`,
-            say`rows follow the lie and stop at the seam`,
-            'seam',
-            'under',
-          ),
-          areaRemedy(
-            c,
-            say`End the rows at a seam on top`,
-            say`rows follow the lie and stop at the seam`,
-            'seam',
-            'top',
-          ),
-        ],
-      ),
-    );
-  } else if (rows.rows.length > 1 && worst > 0.25) {
-    const remedies: Remedy[] = [];
-    if (!c.area.branching && (p95 > Math.SQRT2 || p5 < Math.SQRT1_2)) {
-      remedies.push(
-        areaRemedy(
-          c,
-          say`Put in half rows where they gape, leave out every second where they crowd`,
-          say`no place is more than ${oneDecimal(Math.SQRT2)} times as wide as wanted`,
-          'branching',
-          true,
-        ),
-      );
-    }
-    // Rows so much closer that even the widest places keep the spacing asked for.
-    const near = Math.max(0.5, Math.floor((wantedMm / p95) * 2) / 2);
-    const less = p95 > 1 && near < wantedMm ? closer(near) : null;
-    if (less) remedies.push(less);
-    if (c.area.evenness < 1) {
-      remedies.push(
-        areaRemedy(
-          c,
-          say`Let the rows keep their distance`,
-          say`the fur stands less square to them, fan it by hand`,
-          'evenness',
-          1,
-        ),
-      );
-    }
-    out.push(
-      findingOf(
-        c,
-        'uneven',
-        'caution',
-        say`Row spacing is uneven: from ${mm(rows.spacingMm.p5)} to ${mm(rows.spacingMm.p95)} where ${mm(wantedMm)} is wanted.`,
-        p95 > 1.25
-          ? say`The body widens faster than rows that follow the lie can; where they gape ${share(hiddenWhereWide(p95))} of the base is hidden.`
-          : say`The body narrows and rows that follow the lie crowd together there: leave out part of a row where they touch.`,
-        remedies,
-      ),
-    );
-  }
-  if (rows.strayDeg.p95 > 40 && !winds) {
-    out.push(
-      findingOf(
-        c,
-        'stray',
-        'note',
-        say`In places the fur points up to ${degrees(rows.strayDeg.p95)} away from square to the row.`,
-        c.area.evenness > 0
-          ? say`Rows that keep their distance cannot follow the lie everywhere; fan the fibres by hand there.`
-          : say`The lie turns faster than straight rows can follow; fan the fibres by hand there.`,
-      ),
-    );
-  }
-  if (rows.rows.length > 1 && rows.spacingMm.p5 < CLOSEST_MM) {
-    out.push(
-      findingOf(
-        c,
-        'too-close',
-        'caution',
-        say`In places rows lie only ${mm(rows.spacingMm.p5)} apart.`,
-        say`Nearer than ${mm(CLOSEST_MM)} the needle flattens the row just finished.`,
-        c.area.branching
-          ? []
-          : [
-              areaRemedy(
-                c,
-                say`Leave out every second row where they crowd`,
-                say`at least twice as far apart there`,
-                'branching',
-                true,
-              ),
-            ],
-      ),
-    );
-  }
-  return out;
+  const first =
+    winds && c.area.seam === 'none' ? [windsRound(c)] : unevenRows(c, rows, wantedMm, hiddenWhereWide, closer);
+  return [...first, ...(winds ? [] : strayingFur(c, rows)), ...tooClose(c, rows)];
 }
 
-const oneDecimal = (x: number): string => x.toFixed(1);
+function windsRound(c: LayContext): Finding {
+  const endAt = (where: 'under' | 'top', words: string) =>
+    areaRemedy(c, say`End the rows at a seam ${words}`, say`rows follow the lie and stop at the seam`, 'seam', where);
+  return findingOf(
+    c,
+    'winds',
+    'caution',
+    say`The fur winds round the body, so rows cannot stay square to it.`,
+    say`A row that goes all the way round must meet itself; fur that slants round a tube would need a row that climbs like a thread. A seam lets every row end there.`,
+    [endAt('under', 'underneath'), endAt('top', 'on top')],
+  );
+}
+
+function unevenRows(
+  c: LayContext,
+  rows: RowSet,
+  wantedMm: number,
+  hiddenWhereWide: (gape: number) => number,
+  closer: (spacingMm: number) => Remedy | null,
+): Finding[] {
+  const { p5, p95 } = rows.gape;
+  if (rows.rows.length <= 1 || Math.max(p95 - 1, 1 - p5) <= 0.25) return [];
+  const remedies: Remedy[] = [];
+  if (!c.area.branching && (p95 > Math.SQRT2 || p5 < Math.SQRT1_2)) {
+    remedies.push(
+      areaRemedy(
+        c,
+        say`Put in half rows where they gape, leave out every second where they crowd`,
+        say`no place is more than ${Math.SQRT2.toFixed(1)} times as wide as wanted`,
+        'branching',
+        true,
+      ),
+    );
+  }
+  // Rows so much closer that even the widest places keep the spacing asked for.
+  const near = Math.max(0.5, Math.floor((wantedMm / p95) * 2) / 2);
+  const less = p95 > 1 && near < wantedMm ? closer(near) : null;
+  if (less) remedies.push(less);
+  if (c.area.evenness < 1) {
+    remedies.push(
+      areaRemedy(
+        c,
+        say`Let the rows keep their distance`,
+        say`the fur stands less square to them, fan it by hand`,
+        'evenness',
+        1,
+      ),
+    );
+  }
+  return [
+    findingOf(
+      c,
+      'uneven',
+      'caution',
+      say`Row spacing is uneven: from ${mm(rows.spacingMm.p5)} to ${mm(rows.spacingMm.p95)} where ${mm(wantedMm)} is wanted.`,
+      p95 > 1.25
+        ? say`The body widens faster than rows that follow the lie can; where they gape ${share(hiddenWhereWide(p95))} of the base is hidden.`
+        : say`The body narrows and rows that follow the lie crowd together there: leave out part of a row where they touch.`,
+      remedies,
+    ),
+  ];
+}
+
+const strayingFur = (c: LayContext, rows: RowSet): Finding[] =>
+  rows.strayDeg.p95 > 40
+    ? [
+        findingOf(
+          c,
+          'stray',
+          'note',
+          say`In places the fur points up to ${degrees(rows.strayDeg.p95)} away from square to the row.`,
+          c.area.evenness > 0
+            ? say`Rows that keep their distance cannot follow the lie everywhere; fan the fibres by hand there.`
+            : say`The lie turns faster than straight rows can follow; fan the fibres by hand there.`,
+        ),
+      ]
+    : [];
+
+const tooClose = (c: LayContext, rows: RowSet): Finding[] =>
+  rows.rows.length > 1 && rows.spacingMm.p5 < CLOSEST_MM
+    ? [
+        findingOf(
+          c,
+          'too-close',
+          'caution',
+          say`In places rows lie only ${mm(rows.spacingMm.p5)} apart.`,
+          say`Nearer than ${mm(CLOSEST_MM)} the needle flattens the row just finished.`,
+          c.area.branching
+            ? []
+            : [
+                areaRemedy(
+                  c,
+                  say`Leave out every second row where they crowd`,
+                  say`at least twice as far apart there`,
+                  'branching',
+                  true,
+                ),
+              ],
+        ),
+      ]
+    : [];
 
 /** A lay so thick that the needle cannot catch the fibres in its middle. */
 export function rootFindings(

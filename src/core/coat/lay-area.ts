@@ -22,7 +22,7 @@ export function layArea(
   coat: Laid,
   cupboard: Cupboard,
   hand: Hand,
-  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs' | 'keys'>,
+  shaped: Pick<ShapedAreas, 'shapes' | 'overhangs'>,
   body: LayContext['body'],
   memo: Memo,
 ): { lay: Lay; context: LayContext; wool: LaidWool; swatches: number } | null {
@@ -59,7 +59,7 @@ export function layArea(
         why: say`The fur of ${area.name} hangs over ${piece.areas[o.under]!.name}.`,
         strength: o.strengthMm,
       })),
-    keep: (slot, key, make) => memo.keep(`${slot}:${area.id}`, `${shaped.keys[index]}@${key}`, make),
+    keep: (slot, from, make) => memo.keep(`${slot}:${area.id}`, from, make),
   };
   return { lay: splitOver(wayOf(coat.method).lay(context), wool, context), context, wool, swatches: learnt.swatches };
 }

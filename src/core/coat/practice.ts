@@ -112,6 +112,6 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
     shape: ballShape(diameterMm),
     body: null,
     under: [],
-    keep: (_slot, _key, make) => make(),
+    keep: (_slot, from, make) => make(...from),
   });
 }

@@ -4,6 +4,7 @@
  * these; `ways.ts` lists them.
  */
 import type { Body } from '@/core/form/body';
+import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
@@ -84,8 +85,8 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   /** Null on a practice ball. */
   readonly body: Body | null;
   readonly under: readonly Under[];
-  /** Remembers what depends on the shape of the area and `key` only. */
-  readonly keep: <T>(slot: string, key: string, make: () => T) => T;
+  /** Remembers what was made of the area, see `Memo.keep`. */
+  readonly keep: Memo['keep'];
 }
 
 /** Figures every way gives, and its own besides. */
@@ -129,6 +130,9 @@ export interface Lay {
   readonly findings: readonly Finding[];
   readonly operations: readonly Operation[];
 }
+
+/** What most ways have nothing of. */
+export const PLAIN_LAY = { loftUp: null, sandwich: null, strip: null, sheet: null, seats: [] } as const;
 
 /** Length and spacing as shares of the finished length, lift in degrees. */
 export interface FirstShares {

@@ -112,7 +112,7 @@ function context<C extends Laid>(coat: C, l: Lot, shape: AreaShape): LayContext<
     shape,
     body: null,
     under: [],
-    keep: (_s, _k, make) => make(),
+    keep: (_s, from, make) => make(...from),
   };
 }
 /** Stops and cautions of a lay. */
@@ -409,7 +409,7 @@ describe('ways compared', () => {
   it('come from the same wool where it serves, else from one that suits, and keep length and lift', () => {
     const memo = new Memo();
     const form = workForm(pineMarten.form, 1 / 70);
-    const steps = shapeAreas(pineMarten, form, 'x', '', memo);
+    const steps = shapeAreas(pineMarten, form, form, memo);
     let s = steps.next();
     while (!s.done) s = steps.next();
     const index = pineMarten.areas.findIndex((a) => a.id === 'flanks');

@@ -2,9 +2,9 @@
 import { ref } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { fine, say } from '@/core/text';
-import { ofContrast, ofFur, ofLayers, ofSetting } from '@/core/face/eyes/eye-findings';
+import { ofContrast, ofDepth, ofFur, ofLayers, ofLooking, ofPair } from '@/core/face/eyes/eye-findings';
 import { apart } from '@/core/face/eyes/eye-place';
-import { ofEyeSize } from '@/core/face/eyes/eye-size-findings';
+import { ofBoughtEyes, ofEyeSize, ofSmallParts } from '@/core/face/eyes/eye-size-findings';
 import { noseApart } from './steps/nose';
 import { half, set, type Judging, type Put } from './judging';
 import { ofStems } from '@/core/face/stems/stem-findings';
@@ -15,7 +15,11 @@ export function faceFindings(j: Judging): Finding[] {
   const put: Put = (f) => out.push({ about: null, ...f, stage: 'face' });
   ofNose(j, put);
   ofEyeSize(j, put);
-  ofSetting(j, put);
+  ofBoughtEyes(j, put);
+  ofSmallParts(j, put);
+  ofDepth(j, put);
+  ofLooking(j, put);
+  ofPair(j, put);
   ofStems(j, put);
   ofLayers(j, put);
   ofContrast(j, put);

@@ -1,7 +1,7 @@
 /** What every step of the face shares: what the work of it is made from, a step with its usual values, its cautions. */
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { lightness } from '@/core/colour/lab';
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';

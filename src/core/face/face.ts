@@ -3,7 +3,7 @@
  * thread; what does not come out as meant; the work; and whether the real face is level.
  */
 import type { CoatPlan } from '@/core/coat/coat-plan';
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/build/frame';
 import type { Vec3 } from '@/core/geometry/vec';
@@ -14,7 +14,7 @@ import type { FaceMark } from '@/core/piece/face';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { ShadePlan } from '@/core/shade/shade-plan';
-import type { Stage } from '@/core/stage';
+import type { Finding, Stage } from '@/core/stage';
 import { browPlaces } from '@/core/face/features/brows';
 import { planEars, type EarPlan } from '@/core/face/features/ears';
 import { corner } from '@/core/face/eyes/eye-place';
@@ -42,8 +42,6 @@ interface FaceInput {
   readonly cupboard: Cupboard;
   readonly hand: Hand;
   readonly form: FormWork;
-  /** Stays the same as long as the animal does. */
-  readonly formKey: string;
   readonly scaleOfLife: number;
   readonly core: CorePlan;
   readonly wire: FramePlan;
@@ -62,30 +60,8 @@ export function planFace(x: FaceInput): FaceStage {
   const { piece, cupboard, hand, form, memo } = x;
   const { face } = piece;
   if (!face) return NOTHING;
-  const head = memo.keep('head', `${x.formKey}${JSON.stringify([face.head, face.nose.at])}`, () => headOf(form, face));
-  if (!head) {
-    return {
-      ...NOTHING,
-      findings: [
-        {
-          id: 'face-nowhere',
-          code: 'face-nowhere',
-          stage: 'face',
-          severity: 'stop',
-          about: null,
-          says: ['The face lies nowhere on this animal.'],
-          why: ['The tip of the nose is on a part without skin. Begin the face again.'],
-          remedies: [
-            {
-              label: ['Take the face away'],
-              effect: ['it can be begun again'],
-              changes: [{ path: ['face'], value: null }],
-            },
-          ],
-        },
-      ],
-    };
-  }
+  const head = memo.keep('head', [form, face.head, face.nose.at], headOf);
+  if (!head) return { ...NOTHING, findings: [faceNowhere] };
   const { frame } = head;
   const nose = nosePlace(form, frame, face);
   const mouth = mouthPlace(form, frame, face, nose);
@@ -102,35 +78,15 @@ export function planFace(x: FaceInput): FaceStage {
     coat: x.coat,
     shade: x.shade,
     memo,
-    shapeKey: x.formKey,
   };
   const eyes = planEyes(setting);
   const ears = planEars(form, piece, face, x.coat);
   const marks = marksOf(head, nose, mouth, eyes, ears);
   // Marks on the skin hardly ever move: their ways over the skin are kept.
-  const measured = memo.keep('face-measures', x.formKey + JSON.stringify(marks.map((m) => [m.mark, m.at])), () =>
-    measureMarks(head, marks),
-  );
-  const lines = eyes.stems?.state.lines ?? [];
-  const zones: Zone[] = [
-    ...lines.map(({ a, b }) => ({ a, b, radiusMm: face.eyes.stem.thickMm / 2 + STEM_ZONE })),
-    ...(face.eyes.kind === 'bead' || face.eyes.kind === 'stem'
-      ? eyes.places.map((e) => ({ a: e.at, b: e.at, radiusMm: face.eyes.sizeMm / 2 + 1 }))
-      : []),
-  ];
-  const room = stemRoom(setting, eyes.places);
-  const obstacles: Obstacles = {
-    balls: eyes.places.map((e) => ({ at: e.at, radiusMm: face.eyes.sizeMm / 2 })),
-    lines: [
-      ...lines.map(({ a, b }) => ({ a, b, radiusMm: face.eyes.stem.thickMm / 2 })),
-      ...room.wires.flatMap((w) => w.path.slice(1).map((q, i) => ({ a: w.path[i]!, b: q, radiusMm: w.thickMm / 2 }))),
-    ],
-  };
-  const around = JSON.stringify([obstacles, x.scaleOfLife, cupboard.threads, frame]);
+  const measured = memo.keep('face-measures', [head, marks], measureMarks);
+  const { zones, obstacles } = inTheWay(setting, eyes);
   const whiskers = face.whiskers.map((w) =>
-    memo.keep(`whiskers:${w.id}`, x.formKey + around + JSON.stringify(w), () =>
-      planWhiskers(form, frame, w, obstacles, x.scaleOfLife, cupboard),
-    ),
+    memo.keep(`whiskers:${w.id}`, [form, frame, w, obstacles, x.scaleOfLife, cupboard.threads], planWhiskers),
   );
   const brows = face.brows ? browPlaces(form, face.brows, eyes.places, eyes.discMm) : [];
   const work = faceWork({
@@ -176,6 +132,48 @@ export function planFace(x: FaceInput): FaceStage {
     findings: faceFindings({ piece, face, cupboard, plan: result, core: x.core, form }),
     operations: work.operations,
     ties: work.ties,
+  };
+}
+
+const faceNowhere: Finding = {
+  id: 'face-nowhere',
+  code: 'face-nowhere',
+  stage: 'face',
+  severity: 'stop',
+  about: null,
+  says: ['The face lies nowhere on this animal.'],
+  why: ['The tip of the nose is on a part without skin. Begin the face again.'],
+  remedies: [
+    {
+      label: ['Take the face away'],
+      effect: ['it can be begun again'],
+      changes: [{ path: ['face'], value: null }],
+    },
+  ],
+};
+
+/** What a needle must not meet once the eyes are set, and what a thread through the head must pass by. */
+function inTheWay(
+  setting: Parameters<typeof planEyes>[0],
+  { places, stems }: EyePlan,
+): { readonly zones: Zone[]; readonly obstacles: Obstacles } {
+  const { kind, sizeMm, stem } = setting.face.eyes;
+  const lines = stems?.state.lines ?? [];
+  const { wires } = stemRoom(setting, places);
+  return {
+    zones: [
+      ...lines.map(({ a, b }) => ({ a, b, radiusMm: stem.thickMm / 2 + STEM_ZONE })),
+      ...(kind === 'bead' || kind === 'stem'
+        ? places.map((e) => ({ a: e.at, b: e.at, radiusMm: sizeMm / 2 + 1 }))
+        : []),
+    ],
+    obstacles: {
+      balls: places.map((e) => ({ at: e.at, radiusMm: sizeMm / 2 })),
+      lines: [
+        ...lines.map(({ a, b }) => ({ a, b, radiusMm: stem.thickMm / 2 })),
+        ...wires.flatMap((w) => w.path.slice(1).map((q, i) => ({ a: w.path[i]!, b: q, radiusMm: w.thickMm / 2 }))),
+      ],
+    },
   };
 }
 

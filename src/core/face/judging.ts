@@ -1,6 +1,6 @@
 /** What every judgement of the face starts from, and how it says what it finds. */
 import type { Ref } from '@/core/ref';
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import type { FormWork } from '@/core/form/form';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';

@@ -145,9 +145,12 @@ export function drawnLength(parts: readonly Part[]): number {
 /** A board is large and flat: a relief may be drawn this much coarser. Ours. */
 const BOARD_COARSER = 1.3;
 
-export function makeBody(
-  form: Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'> & { readonly scan?: Piece['form']['scan'] },
-): Body {
+/** What of a form its shape comes from. */
+export type Drawn = Pick<Piece['form'], 'parts' | 'pose' | 'finishedLengthMm'> & {
+  readonly scan?: Piece['form']['scan'];
+};
+
+export function makeBody(form: Drawn): Body {
   const { min, max } = drawnExtents(form.parts);
   const scale = form.finishedLengthMm / (max[2] - min[2]);
   const standing = posed(form.parts, form.pose);

@@ -6,7 +6,7 @@ import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
-import { makeBody, type Body } from './body';
+import { makeBody, type Body, type Drawn } from './body';
 import { EDGE_SHARE } from './fineness';
 import { lieOf } from './lie';
 import { skinOfScan } from './scan';
@@ -62,7 +62,7 @@ export function nearestParts(w: FormWork): Int32Array {
 }
 
 /** @param edgeShare side of the grid as a share of the animal's longest way across */
-export function workForm(form: Piece['form'], edgeShare = EDGE_SHARE): FormWork {
+export function workForm(form: Drawn, edgeShare = EDGE_SHARE): FormWork {
   const body = makeBody(form);
   const skin = form.scan ? skinOfScan(form.scan, body.scale) : polygonise(body.field, edgeShare * body.largestMm);
   const n = skin.positions.length / 3;

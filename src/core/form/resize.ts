@@ -3,9 +3,8 @@
  * times as long has the same triangles, the same lie and the same rows with lengths times k. Forms and area shapes are
  * made once at a reference length and stretched to the finished one; what has no length in it is shared, not copied.
  */
-import { makeBody } from './body';
+import { makeBody, type Drawn } from './body';
 import type { FormWork } from './form';
-import type { Piece } from '@/core/piece/schema';
 
 /** Length forms are worked out at, mm. */
 export const REFERENCE_MM = 200;
@@ -14,7 +13,7 @@ export const REFERENCE_MM = 200;
 export const times = <T extends Float64Array | Float32Array>(a: T, k: number): T => a.map((x) => x * k) as T;
 
 /** The form of an animal at its finished length, from the form at the reference length. */
-export function resizeForm(work: FormWork, form: Piece['form']): FormWork {
+export function resizeForm(work: FormWork, form: Drawn): FormWork {
   const k = form.finishedLengthMm / REFERENCE_MM;
   if (k === 1) return work;
   const { skin } = work;

@@ -49,9 +49,9 @@ export function closingPasses(
 }
 
 export function finishOf(x: NeedleInput, tried: readonly Tried[], steps: readonly NeedleStep[]): FinishPlan {
-  const { cupboard, hand, ground } = x;
+  const { cupboard, hand, coat } = x;
   const plain = cupboard.needles.filter((n) => n.count > 0 && n.section !== 'reverse' && n.section !== 'crown');
-  const areas = ground.coat.areas.flatMap((a): FinishedArea[] => {
+  const areas = coat.areas.flatMap((a): FinishedArea[] => {
     const t = tried.find((y) => y.operation.id === `lay-${a.id}`);
     const step = steps.find((s) => s.operationId === `lay-${a.id}`);
     if (!a.fur || !t || !step) return [];

@@ -2,14 +2,14 @@
  * The ground a needle goes into: places spread over an area, a part, the joints or the face, and what lies ahead of a stab
  * there: felt, wire, set stems and glass, the other side. Rays through the core; closed forms for wire and eyes.
  */
-import type { CoatPlan } from '@/core/coat/coat-plan';
+import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
 import { onAxis, type BodyPart } from '@/core/form/body';
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/build/frame';
 import { outwardAt } from '@/core/form/surface';
 import type { Zone } from '@/core/face/face-plan';
-import { nameOf } from '@/core/identity';
+import type { Memo } from '@/core/memo';
 import { nearestVertex, type Mesh } from '@/core/geometry/mesh';
 import { crossings } from '@/core/geometry/rays';
 import { add, cross, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
@@ -31,51 +31,59 @@ export type Lean = (typeof LEANS)[number];
 
 export interface Ground {
   readonly form: FormWork;
-  readonly coat: CoatPlan;
+  readonly surfaces: readonly Pick<AreaPlan, 'id' | 'surface'>[];
   /** What is felted: the core, or the animal where no core is drawn. */
   readonly felt: Mesh;
   readonly capsules: readonly Capsule[];
   /** Whether a vertex of the skin has fur over it. */
   readonly furred: Uint8Array;
   readonly partIds: ReadonlySet<string>;
-  /** What it was made from but for the eyes: the same name, the same ground. */
-  readonly name: string;
 }
 
 const SPOTS = 10;
 
-export function groundOf(
+/** The ground of a piece before its eyes are set; the same object as long as nothing of it changes. */
+export const groundOf = (
   form: FormWork,
   coat: CoatPlan,
   core: CorePlan,
   frame: FramePlan,
-  zones: readonly Zone[],
   owner: Int32Array,
-): Ground {
-  const wires = frame.runs.flatMap((r) =>
-    r.paths.flatMap((path) =>
-      path
-        .slice(1)
-        .map((b, i): Capsule => ({ a: path[i]!, b, radiusMm: (frame.thickMm * r.strands) / 2, what: 'wire' })),
-    ),
+  memo: Memo,
+): Ground =>
+  memo.keep(
+    'ground',
+    [
+      form,
+      owner,
+      coat.areas.map((a) => ({ id: a.id, surface: a.surface, furred: a.fur !== null })),
+      core.skin ?? form.skin,
+      core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id),
+      { runs: frame.runs, thickMm: frame.thickMm },
+    ],
+    (animal, owners, areas, felt, partIds, { runs, thickMm }): Ground => ({
+      form: animal,
+      surfaces: areas,
+      felt,
+      capsules: runs.flatMap((r) =>
+        r.paths.flatMap((path) =>
+          path.slice(1).map((b, i): Capsule => ({ a: path[i]!, b, radiusMm: (thickMm * r.strands) / 2, what: 'wire' })),
+        ),
+      ),
+      furred: Uint8Array.from(owners, (a) => (areas[a]?.furred ? 1 : 0)),
+      partIds: new Set(partIds),
+    }),
   );
-  const covered = coat.areas.map((a) => (a.fur ? 1 : 0));
-  const felt = core.skin ?? form.skin;
-  const partIds = core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id);
-  return {
-    form,
-    coat,
-    felt,
-    capsules: [...wires, ...zones.map((z): Capsule => ({ a: z.a, b: z.b, radiusMm: z.radiusMm, what: 'eye' }))],
-    furred: Uint8Array.from(owner, (a) => (a < 0 ? 0 : covered[a]!)),
-    partIds: new Set(partIds),
-    name: JSON.stringify([nameOf(felt.positions), nameOf(form.lie), nameOf(owner), covered, wires, partIds]),
-  };
-}
+
+export const eyesIn = (zones: readonly Zone[]): Capsule[] =>
+  zones.map((z): Capsule => ({ a: z.a, b: z.b, radiusMm: z.radiusMm, what: 'eye' }));
+
+/** The ground once these eyes are set. */
+export const withEyes = (g: Ground, eyes: readonly Capsule[]): Ground => ({ ...g, capsules: [...g.capsules, ...eyes] });
 
 /** Places spread over an area by its surface. */
 function spotsOfArea(g: Ground, id: string): Spot[] {
-  const s = g.coat.areas.find((a) => a.id === id)?.surface;
+  const s = g.surfaces.find((a) => a.id === id)?.surface;
   if (!s || s.triangles.length === 0) return [];
   const n = s.triangles.length / 3;
   const corner = (of: Float64Array, t: number): Vec3 => {

@@ -8,7 +8,7 @@ import { Memo } from '@/core/memo';
 import { areaOf } from '@/core/geometry/slice';
 import type { Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import { LEANS, groundOf, spotsOf } from './ground';
+import { eyesIn, LEANS, groundOf, spotsOf, withEyes } from './ground';
 import { lookInside, type InsideQuestion } from './inside';
 
 const memo = new Memo();
@@ -19,10 +19,13 @@ function looking(piece: Piece) {
     const s = steps.next();
     if (!s.done) continue;
     const { work, shaped } = s.value;
-    const ground = groundOf(work, plan.coat, plan.core, plan.frame, plan.face?.zones ?? [], shaped.owner);
+    const ground = withEyes(
+      groundOf(work, plan.coat, plan.core, plan.frame, shaped.owner, memo),
+      eyesIn(plan.face?.zones ?? []),
+    );
     const needle = (id: string) => cupboard.needles.find((n) => n.id === id)!;
     const ask = (q: Partial<Omit<InsideQuestion, 'needle'>> & { needle?: Needle }) =>
-      lookInside(ground, plan.shade, hand, shaped.owner, {
+      lookInside(ground, plan.coat, plan.shade, hand, shaped.owner, {
         place: { part: 'trunk', side: 'left', along: 0.5, up: 0.2, out: 1 },
         needle: needle('n38'),
         kind: 'through',

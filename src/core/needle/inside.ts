@@ -77,6 +77,7 @@ const NEAR_PLANE = 6;
 /** @returns null where the place lies on no part, or nothing is felted below it */
 export function lookInside(
   g: Ground,
+  coat: CoatPlan,
   shade: ShadePlan,
   hand: Hand,
   owner: Int32Array,
@@ -96,9 +97,9 @@ export function lookInside(
   const to = stabDirection(spot, q.angleDeg, q.lean);
   const ahead = aheadOf(g, spot, to, q.needle.bladeMm);
   if (!ahead) return null;
-  const area = g.coat.areas[owner[v]!] ?? null;
+  const area = coat.areas[owner[v]!] ?? null;
   // While the core is felted nothing lies on it yet.
-  const layers = q.kind === 'through' ? [] : layersAt(g.coat, shade, hand, area?.id ?? null);
+  const layers = q.kind === 'through' ? [] : layersAt(coat, shade, hand, area?.id ?? null);
   const layersMm = layers.reduce((s, l) => s + l.thickMm, 0);
   const inward = scale(normal, -1);
   const straight = aheadOf(g, spot, inward, q.needle.bladeMm);

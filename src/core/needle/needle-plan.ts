@@ -1,4 +1,5 @@
 /** What the needle stage takes and gives: needles tried, stretches of work, the plan. Plain data, and words for its limits. */
+import type { CoatPlan } from '@/core/coat/coat-plan';
 import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
@@ -9,6 +10,7 @@ import type { Text } from '@/core/text';
 import type { Limit } from './depth-window';
 import type { Fit, Sight, Stretch } from './fit';
 import type { Ground, Lean } from './ground';
+import type { Capsule } from './obstacles';
 
 export interface FinishPass {
   readonly needleId: string;
@@ -126,7 +128,10 @@ export interface NeedleInput {
   readonly piece: Piece;
   readonly cupboard: Cupboard;
   readonly hand: Hand;
+  readonly coat: CoatPlan;
   readonly ground: Ground;
+  /** What is in the way once the eyes are set. */
+  readonly eyes: readonly Capsule[];
   readonly memo: Memo;
 }
 

@@ -4,7 +4,6 @@
  * so that they are changed as seldom as can be.
  */
 import { figure } from '@/core/method/define';
-import { nameOf } from '@/core/identity';
 import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -15,7 +14,7 @@ import { fewestChanges } from './changes';
 import type { Limit } from './depth-window';
 import { finishOf } from './finish';
 import { fitOf, sightOf, stretchesOf, type Fit, type Stretch } from './fit';
-import { spotsOf, type Ground, type Spot } from './ground';
+import { spotsOf, withEyes, type Ground, type Spot } from './ground';
 import { marksFigure, UNNOTICED } from './marks';
 import { needleFindings } from './needle-findings';
 import { stabTime, strokeDepth } from './needle-methods';
@@ -54,26 +53,22 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
     const work = operation.needlework;
     if (!work || work.stabs <= 0) return [];
     const chosen = piece.work.chosen.find((c) => c.operation === operation.id) ?? null;
-    const spots = x.memo.keep(
-      `spots:${operation.id}`,
-      JSON.stringify([x.ground.name, work.where, surfaceName(x.ground, work)]),
-      () => spotsOf(x.ground, work.where),
+    const spots = x.memo.keep(`spots:${operation.id}`, [x.ground, work.where], spotsOf);
+    const all = x.memo.keep(
+      `needle:${operation.id}`,
+      [
+        {
+          ground: x.ground,
+          eyes: eyesFor(operation, x.eyes, spots, reachMm),
+          work,
+          spots,
+          needles: mine,
+          rootMm: hand.rootMm,
+          angleDeg: chosen?.angleDeg ?? null,
+        },
+      ],
+      everyNeedle,
     );
-    const ground = groundFor(operation, x.ground, spots, reachMm);
-    const eyes = ground.capsules.filter((c) => c.what === 'eye');
-    const key = JSON.stringify([nameOf(spots), work, eyes, mine, hand.rootMm, chosen?.angleDeg ?? null]);
-    const all = x.memo.keep(`needle:${operation.id}`, key, () => {
-      const sight = sightOf(ground, work, spots);
-      return {
-        sight,
-        stretches: stretchesOf(work).map((s) => ({
-          ...s,
-          candidates: mine
-            .filter((n) => canDo(n, work))
-            .map((needle) => ({ needle, fit: fitOf(needle, work, s, sight, hand.rootMm, chosen?.angleDeg ?? null) })),
-        })),
-      };
-    });
     const only = chosen?.needleId ?? (one && work.kind !== 'raise' ? one.id : null);
     return [
       {
@@ -97,19 +92,36 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
   });
 }
 
-/** Eyes count once they are set, and where they are in reach. */
-function groundFor(o: Operation, g: Ground, spots: readonly Spot[], reachMm: number): Ground {
-  const early = o.stage === 'form' || o.beforeEyes === true;
-  const near = (c: Capsule) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < reachMm + c.radiusMm);
-  return { ...g, capsules: g.capsules.filter((c) => c.what === 'wire' || (!early && near(c))) };
+interface Trial {
+  readonly ground: Ground;
+  readonly eyes: readonly Capsule[];
+  readonly work: Needlework;
+  readonly spots: readonly Spot[];
+  readonly needles: readonly Needle[];
+  readonly rootMm: number;
+  /** Chosen by the maker; null where every angle may be taken. */
+  readonly angleDeg: number | null;
 }
 
-/** What the places of an area depend on besides the ground. */
-const surfaceName = (g: Ground, w: Needlework): string | null => {
-  const { where } = w;
-  const surface = where.on === 'area' ? g.coat.areas.find((a) => a.id === where.id)?.surface : null;
-  return surface ? nameOf(surface.positions) + nameOf(surface.lie) : null;
-};
+/** What is seen ahead of a stab, and every needle that can do the work at its best angle, stretch by stretch. */
+function everyNeedle({ ground, eyes, work, spots, needles, rootMm, angleDeg }: Trial) {
+  const sight = sightOf(withEyes(ground, eyes), work, spots);
+  return {
+    sight,
+    stretches: stretchesOf(work).map((s) => ({
+      ...s,
+      candidates: needles
+        .filter((n) => canDo(n, work))
+        .map((needle) => ({ needle, fit: fitOf(needle, work, s, sight, rootMm, angleDeg) })),
+    })),
+  };
+}
+
+/** Eyes count once they are set, and where they are in reach. */
+function eyesFor(o: Operation, eyes: readonly Capsule[], spots: readonly Spot[], reachMm: number): Capsule[] {
+  if (o.stage === 'form' || o.beforeEyes === true) return [];
+  return eyes.filter((c) => spots.some((s) => nearestOnSegment(s.at, c.a, c.b).distance < reachMm + c.radiusMm));
+}
 
 const bestOf = (c: readonly Candidate[]): Candidate | null =>
   c.reduce<Candidate | null>((a, b) => (b.fit.cost < Infinity && (!a || b.fit.cost < a.fit.cost) ? b : a), null);
@@ -124,9 +136,98 @@ interface NeedleStage {
   readonly saved: ReadonlyMap<string, number>;
 }
 
+/** One stretch of a step with the needle taken for it: how deep, how long, and why. */
+function phaseOf(x: NeedleInput, t: Tried, s: Stretch, c: Candidate): NeedlePhase {
+  const { cupboard, hand, piece } = x;
+  const { work } = t;
+  const stabs = work.stabs * s.share;
+  const broad = work.stabs >= BROAD && ['through', 'surface', 'flat'].includes(work.kind);
+  const holder = broad
+    ? (cupboard.holders.find((h) => h.needleId === c.needle.id && h.needles <= c.needle.count) ?? null)
+    : null;
+  const time = figure(stabTime, {
+    stabs,
+    rate: hand.stabsPerMinute,
+    working: holder ? HOLDER_EACH * holder.needles : 1,
+  });
+  const several = t.stretches.length > 1;
+  return {
+    says: several ? stretchWords(work, t.stretches.indexOf(s as Tried["stretches"][0])) : null,
+    needleId: c.needle.id,
+    name: c.needle.name,
+    holder: holder ? { id: holder.id, name: holder.name, needles: holder.needles } : null,
+    angleDeg: c.fit.angleDeg,
+    lean: c.fit.lean,
+    leastMm: c.fit.leastMm,
+    mostMm: c.fit.mostMm,
+    strokeMm: c.fit.plannedMm,
+    depthMm: c.fit.depthMm,
+    limit: c.fit.limit,
+    openShare: c.fit.openShare,
+    barbs: c.fit.barbs,
+    marks: c.fit.marks,
+    passes: several && work.kind === 'surface' ? Math.max(1, Math.round(work.passes * s.share)) : work.passes,
+    stabs,
+    minutes: time.value,
+    figures: {
+      depth: figure(strokeDepth, { stroke: c.fit.plannedMm, angle: c.fit.angleDeg }),
+      time,
+      marks: work.shows ? marksFigure(c.needle, work.perCm2, work) : null,
+    },
+    because: becauseOf(c, s, work, t, cupboard, piece),
+    tight: tightWords(c.fit),
+  };
+}
+
+/** Stretches with one needle at one depth are one. */
+function joinedUp(phases: readonly NeedlePhase[], work: Needlework, rate: number): NeedlePhase[] {
+  const out: NeedlePhase[] = [];
+  for (const p of phases) {
+    const last = out[out.length - 1];
+    if (
+      !last ||
+      last.needleId !== p.needleId ||
+      Math.abs(last.strokeMm - p.strokeMm) >= 0.5 ||
+      last.angleDeg !== p.angleDeg
+    ) {
+      out.push(p);
+      continue;
+    }
+    const stabs = last.stabs + p.stabs;
+    out[out.length - 1] = {
+      ...last,
+      says: null,
+      because: p.because,
+      passes: work.kind === 'surface' ? last.passes + p.passes : last.passes,
+      stabs,
+      minutes: last.minutes + p.minutes,
+      figures: {
+        ...last.figures,
+        time: figure(stabTime, { stabs, rate, working: p.figures.time.inputs.working! }),
+      },
+    };
+  }
+  return out;
+}
+
+/** How much every needle of the rack is used. */
+const useOf = (cupboard: Cupboard, flat: readonly { readonly id: string; readonly p: NeedlePhase }[]): RackUse[] =>
+  owned(cupboard).flatMap((n) => {
+    const mine = flat.filter((f) => f.p.needleId === n.id);
+    if (mine.length === 0) return [];
+    return [
+      {
+        needleId: n.id,
+        steps: new Set(mine.map((f) => f.id)).size,
+        stabs: mine.reduce((s, f) => s + f.p.stabs, 0),
+        minutes: mine.reduce((s, f) => s + f.p.minutes, 0),
+      },
+    ];
+  });
+
 /** @param order ids of all operations in the order of the work */
 export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: readonly string[]): NeedleStage {
-  const { cupboard, hand, piece } = x;
+  const { cupboard, hand } = x;
   const at = new Map(order.map((id, i) => [id, i]));
   const row = [...tried].sort((a, b) => at.get(a.operation.id)! - at.get(b.operation.id)!);
   const stands = row.flatMap((t) => t.stretches.map((s) => ({ t, s })));
@@ -147,77 +248,13 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
   stands.forEach(({ t, s }, i) => {
     const c = s.candidates.find((y) => y.needle.id === taken[i]);
     if (!c) return;
-    const { work } = t;
-    const stabs = work.stabs * s.share;
-    const broad = work.stabs >= BROAD && ['through', 'surface', 'flat'].includes(work.kind);
-    const holder = broad
-      ? (cupboard.holders.find((h) => h.needleId === c.needle.id && h.needles <= c.needle.count) ?? null)
-      : null;
-    const single = stabs / hand.stabsPerMinute;
-    const minutes = holder ? single / (HOLDER_EACH * holder.needles) : single;
-    if (holder) saved.set(t.operation.id, (saved.get(t.operation.id) ?? 0) + single - minutes);
-    const several = t.stretches.length > 1;
-    const phase: NeedlePhase = {
-      says: several ? stretchWords(work, t.stretches.indexOf(s)) : null,
-      needleId: c.needle.id,
-      name: c.needle.name,
-      holder: holder ? { id: holder.id, name: holder.name, needles: holder.needles } : null,
-      angleDeg: c.fit.angleDeg,
-      lean: c.fit.lean,
-      leastMm: c.fit.leastMm,
-      mostMm: c.fit.mostMm,
-      strokeMm: c.fit.plannedMm,
-      depthMm: c.fit.depthMm,
-      limit: c.fit.limit,
-      openShare: c.fit.openShare,
-      barbs: c.fit.barbs,
-      marks: c.fit.marks,
-      passes: several && work.kind === 'surface' ? Math.max(1, Math.round(work.passes * s.share)) : work.passes,
-      stabs,
-      minutes,
-      figures: {
-        depth: figure(strokeDepth, { stroke: c.fit.plannedMm, angle: c.fit.angleDeg }),
-        time: figure(stabTime, {
-          stabs,
-          rate: hand.stabsPerMinute,
-          working: holder ? HOLDER_EACH * holder.needles : 1,
-        }),
-        marks: work.shows ? marksFigure(c.needle, work.perCm2, work) : null,
-      },
-      because: becauseOf(c, s, work, t, cupboard, piece),
-      tight: tightWords(c.fit),
-    };
-    byStep.set(t.operation.id, [...(byStep.get(t.operation.id) ?? []), phase]);
+    const { id } = t.operation;
+    const phase = phaseOf(x, t, s, c);
+    if (phase.holder) saved.set(id, (saved.get(id) ?? 0) + phase.stabs / hand.stabsPerMinute - phase.minutes);
+    byStep.set(id, [...(byStep.get(id) ?? []), phase]);
   });
   const steps = row.map((t): NeedleStep => {
-    const phases: NeedlePhase[] = [];
-    for (const p of byStep.get(t.operation.id) ?? []) {
-      const last = phases[phases.length - 1];
-      // Two stretches with one needle at one depth are one.
-      if (
-        last &&
-        last.needleId === p.needleId &&
-        Math.abs(last.strokeMm - p.strokeMm) < 0.5 &&
-        last.angleDeg === p.angleDeg
-      ) {
-        phases[phases.length - 1] = {
-          ...last,
-          says: null,
-          because: p.because,
-          passes: t.work.kind === 'surface' ? last.passes + p.passes : last.passes,
-          stabs: last.stabs + p.stabs,
-          minutes: last.minutes + p.minutes,
-          figures: {
-            ...last.figures,
-            time: figure(stabTime, {
-              stabs: last.stabs + p.stabs,
-              rate: hand.stabsPerMinute,
-              working: p.figures.time.inputs.working!,
-            }),
-          },
-        };
-      } else phases.push(p);
-    }
+    const phases = joinedUp(byStep.get(t.operation.id) ?? [], t.work, hand.stabsPerMinute);
     return { operationId: t.operation.id, kind: t.work.kind, layerMm: t.work.layerMm, phases };
   });
   const flat = steps.flatMap((s) => s.phases.map((p) => ({ id: s.operationId, p })));
@@ -225,21 +262,8 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
     const from = flat[i]!.p;
     return from.needleId === p.needleId ? [] : [{ operationId: id, from: from.needleId, to: p.needleId }];
   });
-  const use = owned(cupboard).flatMap((n): RackUse[] => {
-    const mine = flat.filter((f) => f.p.needleId === n.id);
-    return mine.length === 0
-      ? []
-      : [
-          {
-            needleId: n.id,
-            steps: new Set(mine.map((f) => f.id)).size,
-            stabs: mine.reduce((s, f) => s + f.p.stabs, 0),
-            minutes: mine.reduce((s, f) => s + f.p.minutes, 0),
-          },
-        ];
-  });
   return {
-    result: { steps, changes, use, finish: finishOf(x, row, steps) },
+    result: { steps, changes, use: useOf(cupboard, flat), finish: finishOf(x, row, steps) },
     findings: needleFindings(x, row, steps),
     saved,
   };

@@ -12,9 +12,9 @@ import { decided, the, type Decision } from '@/core/decision';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { After, Operation } from '@/core/stage';
+import type { Operation } from '@/core/stage';
 import { feltLayer } from '@/core/stabbing';
-import { count, mm, say } from '@/core/text';
+import { count, mm, say, type Text } from '@/core/text';
 
 /** Minutes. Ours. */
 const PHOTOS = 3;
@@ -67,11 +67,9 @@ const ways = (areas: readonly { readonly id: string }[]): Decision[] => [
 const trimIncluded = (method: Laid['method'], areaMm2: number, hand: Hand): number =>
   wayOf(method).trimmed === 'counted in laying' ? (areaMm2 / 100) * hand.trimMinutesPerCm2 : 0;
 
-/** @returns the work given, with trimming taken out of the laying where it was counted there, and the finish after it */
-export function withFinish(x: FinishInput): Operation[] {
-  const { piece, cupboard, hand, coat } = x;
-  const laid = x.operations.filter((o) => o.kind === 'lay');
-  const atEnd = piece.work.trim === 'at the end';
+/** Trimming, area by area: once it lies, or once all lies where the maker trims at the end. */
+function trimsOf({ piece, cupboard, hand, coat, operations }: FinishInput): Operation[] {
+  const laid = operations.filter((o) => o.kind === 'lay');
   const school = {
     school: say`trim all at the end`,
     instead: {
@@ -80,107 +78,104 @@ export function withFinish(x: FinishInput): Operation[] {
       changes: [{ path: ['work', 'trim'], value: 'as you go' }],
     },
   };
-  const trims: Operation[] = [];
-  const less = new Map<string, number>();
-  for (const a of coat.areas) {
-    if (!a.fur?.trim || wayOf(a.fur.method).trimmed === 'in laying') continue;
+  return coat.areas.flatMap((a): Operation[] => {
+    if (!a.fur?.trim || wayOf(a.fur.method).trimmed === 'in laying') return [];
     const lot = cupboard.lots.find((l) => l.id === a.fur!.lotId);
-    const mine = x.operations.filter((o) => isAbout(o, 'area', a.id) && o.kind === 'lay');
-    less.set(`lay-${a.id}`, trimIncluded(a.fur.method, a.areaMm2, hand));
-    const all: After[] = atEnd
-      ? laid.map((o) => ({
-          id: o.id,
-          why: say`All fur lies before any of it is trimmed.`,
-          strength: 1e4,
-          choice: school,
-          orderOnly: true,
-        }))
-      : [];
-    trims.push({
+    const mine = laid.filter((o) => isAbout(o, 'area', a.id));
+    const others = piece.work.trim === 'at the end' ? laid.filter((o) => !mine.includes(o)) : [];
+    const { finishedMm, steps } = a.fur.trim;
+    return [
+      {
+        ...plain,
+        id: `trim-${a.id}`,
+        restsOn: [decided('the length of the fur', ['areas', the(a.id), 'coat', 'lengthMm'])],
+        stage: 'coat',
+        about: ref('area', a.id),
+        kind: 'trim',
+        tools: [SCISSORS],
+        does: say`Tease ${a.name} out, comb it down, and trim it to ${mm(finishedMm)} in ${count(steps.length)} ${steps.length === 1 ? 'cut' : 'cuts'}: long ends first, little by little`,
+        passes: say`snip up into the fur, never straight across; tease, comb down and look again after every cut`,
+        minutes: Math.max(LEAST_TRIM, (a.areaMm2 / 100) * hand.trimMinutesPerCm2),
+        lightness: lot ? lightness(lot.colour) : 50,
+        after: [
+          ...mine.map((o) => ({ id: o.id, why: say`${a.name} lies before it is trimmed.`, strength: Infinity })),
+          ...others.map((o) => ({
+            id: o.id,
+            why: say`All fur lies before any of it is trimmed.`,
+            strength: 1e4,
+            choice: school,
+            orderOnly: true,
+          })),
+        ],
+        caution: say`Scissors away from the hand, and never more than a quarter of what is left: it cannot be put back.`,
+      },
+    ];
+  });
+}
+
+/** At the very end: fur teased up again, a light pass over short fur, scissors over the surface; each after all before it. */
+function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation[]): Operation[] {
+  const out: Operation[] = [];
+  const put = (o: Pick<Operation, 'id' | 'does' | 'minutes' | 'restsOn'> & Partial<Operation>, why: Text) =>
+    out.push({
       ...plain,
-      id: `trim-${a.id}`,
-      restsOn: [decided('the length of the fur', ['areas', the(a.id), 'coat', 'lengthMm'])],
-      stage: 'coat',
-      about: ref('area', a.id),
-      kind: 'trim',
-      tools: [SCISSORS],
-      does: say`Tease ${a.name} out, comb it down, and trim it to ${mm(a.fur.trim.finishedMm)} in ${count(a.fur.trim.steps.length)} ${a.fur.trim.steps.length === 1 ? 'cut' : 'cuts'}: long ends first, little by little`,
-      passes: say`snip up into the fur, never straight across; tease, comb down and look again after every cut`,
-      minutes: Math.max(LEAST_TRIM, (a.areaMm2 / 100) * hand.trimMinutesPerCm2),
-      lightness: lot ? lightness(lot.colour) : 50,
-      after: [
-        ...mine.map((o) => ({
-          id: o.id,
-          why: say`${a.name} lies before it is trimmed.`,
-          strength: Infinity,
-        })),
-        ...all.filter((t) => t.id !== `lay-${a.id}`),
-      ],
-      caution: say`Scissors away from the hand, and never more than a quarter of what is left: it cannot be put back.`,
-    });
-  }
-  const work = [
-    ...x.operations.map((o) => (less.get(o.id) ? { ...o, minutes: o.minutes - less.get(o.id)! } : o)),
-    ...trims,
-  ];
-  if (laid.length === 0) return work;
-  const after = (ids: readonly string[], why: ReturnType<typeof say>): After[] =>
-    ids.map((id) => ({ id, why, strength: Infinity, orderOnly: true }));
-  let ids = work.map((o) => o.id);
-  const end: Operation[] = [];
-  const put = (o: Operation) => {
-    end.push(o);
-    ids = [...ids, o.id];
-  };
-  const long = coat.areas
-    .filter((a) => a.fur && wayOf(a.fur.method).surface === 'teased')
-    .reduce((s, a) => s + a.areaMm2, 0);
-  if (long > 0)
-    put({
-      ...plain,
-      id: 'finish-fluff',
-      restsOn: ways(coat.areas.filter((a) => a.fur && wayOf(a.fur.method).surface === 'teased')),
       stage: 'coat',
       about: only('finish'),
       kind: 'check',
-      does: say`Tease up again what later work has pressed flat`,
-      minutes: Math.max(3, (long / 100) * FLUFF_CM2),
-      after: after(ids, say`The coat is teased up when nothing more is laid on it.`),
+      ...o,
+      after: [...before, ...out].map(({ id }) => ({ id, why, strength: Infinity, orderOnly: true })),
     });
-  const short = coat.areas
-    .filter((a) => a.fur && wayOf(a.fur.method).surface === 'passed')
-    .sort((a, b) => b.areaMm2 - a.areaMm2);
+  const finished = (as: 'teased' | 'passed') => coat.areas.filter((a) => a.fur && wayOf(a.fur.method).surface === as);
+  const areaOf = (areas: CoatPlan['areas']) => areas.reduce((s, a) => s + a.areaMm2, 0);
+  const long = finished('teased');
+  if (areaOf(long) > 0)
+    put(
+      {
+        id: 'finish-fluff',
+        restsOn: ways(long),
+        does: say`Tease up again what later work has pressed flat`,
+        minutes: Math.max(3, (areaOf(long) / 100) * FLUFF_CM2),
+      },
+      say`The coat is teased up when nothing more is laid on it.`,
+    );
+  const short = finished('passed').sort((a, b) => b.areaMm2 - a.areaMm2);
   const lot = cupboard.lots.find((l) => l.id === short[0]?.fur?.lotId);
   if (short[0] && lot) {
-    const all = short.reduce((s, a) => s + a.areaMm2, 0);
-    const asked = feltLayer(short[0].id, all, short[0].fur!.figures.areal.value, 1, lot, hand);
-    put({
-      ...plain,
-      id: 'finish-pass',
-      restsOn: ways(short),
-      stage: 'coat',
-      about: only('finish'),
-      kind: 'check',
-      does: say`A last light pass over all short fur`,
-      passes: say`straight in and out, hardly below the surface`,
-      needlework: { ...asked, layerMm: 0.3, stabs: asked.stabs * LIGHT, perCm2: asked.perCm2 * LIGHT },
-      minutes: Math.max(2, (asked.stabs * LIGHT) / hand.stabsPerMinute),
-      after: after(ids, say`A light pass closes the last marks.`),
-      caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
-    });
+    const asked = feltLayer(short[0].id, areaOf(short), short[0].fur!.figures.areal.value, 1, lot, hand);
+    put(
+      {
+        id: 'finish-pass',
+        restsOn: ways(short),
+        does: say`A last light pass over all short fur`,
+        passes: say`straight in and out, hardly below the surface`,
+        needlework: { ...asked, layerMm: 0.3, stabs: asked.stabs * LIGHT, perCm2: asked.perCm2 * LIGHT },
+        minutes: Math.max(2, (asked.stabs * LIGHT) / hand.stabsPerMinute),
+        caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
+      },
+      say`A light pass closes the last marks.`,
+    );
   }
-  put({
-    ...plain,
-    id: 'finish-scissors',
-    tools: [SCISSORS],
-    restsOn: ways(coat.areas.filter((a) => a.fur)),
-    stage: 'coat',
-    about: only('finish'),
-    kind: 'check',
-    does: say`Look over the whole animal against the light and snip single hairs that stand up, scissors flat to the surface`,
-    minutes: SCISSORS_MINUTES,
-    after: after(ids, say`Scissors over the surface come last.`),
-    caution: say`Scissors away from the hand.`,
-  });
-  return [...work, ...end];
+  put(
+    {
+      id: 'finish-scissors',
+      tools: [SCISSORS],
+      restsOn: ways(coat.areas.filter((a) => a.fur)),
+      does: say`Look over the whole animal against the light and snip single hairs that stand up, scissors flat to the surface`,
+      minutes: SCISSORS_MINUTES,
+      caution: say`Scissors away from the hand.`,
+    },
+    say`Scissors over the surface come last.`,
+  );
+  return out;
+}
+
+/** @returns the work given, with trimming taken out of the laying where it was counted there, and the finish after it */
+export function withFinish(x: FinishInput): Operation[] {
+  const trims = trimsOf(x);
+  const lessOf = (o: Operation): number => {
+    const area = o.kind === 'lay' && x.coat.areas.find((a) => isAbout(o, 'area', a.id));
+    return area && area.fur?.trim ? trimIncluded(area.fur.method, area.areaMm2, x.hand) : 0;
+  };
+  const work = [...x.operations.map((o) => ({ ...o, minutes: o.minutes - lessOf(o) })), ...trims];
+  return work.some((o) => o.kind === 'lay') ? [...work, ...endOf(x, work)] : work;
 }

@@ -13,8 +13,8 @@ import { planSittings } from './work';
  * Needles are tried and the order is found by them; bags are put in where that order asks for them and it is found again; the
  * needles are then chosen for that order, and what holders save is taken off its steps.
  */
-export function putInOrder(needling: NeedleInput, coat: CoatPlan, shade: ShadePlan, all: readonly Operation[]) {
-  const { piece, hand } = needling;
+export function putInOrder(needling: NeedleInput, shade: ShadePlan, all: readonly Operation[]) {
+  const { piece, hand, coat } = needling;
   const tried = tryNeedles(needling, all);
   const best = new Map(tried.map((t) => [t.operation.id, firstNeedle(t)]));
   const needleOf = (id: string) => best.get(id) ?? null;

@@ -79,117 +79,134 @@ interface Open {
   share: number;
 }
 
-function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) => number): Slot[] {
-  const all = tasks
-    .map((t, i) => ({ t, u: urgency(t, i), i }))
-    .sort((a, b) => a.u - b.u || a.i - b.i)
-    .map(({ t }, rank): Open => ({ t, rank, readyAt: -Infinity, waits: 0, share: 0 }));
-  const byId = new Map(all.map((o) => [o.t.id, o]));
-  const next = new Map<string, Open[]>();
-  for (const o of all)
-    for (const a of new Set(o.t.after)) {
-      if (!byId.has(a)) continue;
-      o.waits++;
-      const list = next.get(a);
-      if (list) list.push(o);
-      else next.set(a, [o]);
+/** What is left to do while the days go by: tasks that wait for nothing undone, in the order of a rule. */
+class Queue {
+  readonly open: Open[] = [];
+  left: number;
+  /** What is done and still has to set, and until when. */
+  setting: { readonly id: string; readonly at: number }[] = [];
+  readonly #next = new Map<string, Open[]>();
+
+  constructor(tasks: readonly Task[], urgency: (t: Task, i: number) => number) {
+    const all = tasks
+      .map((t, i) => ({ t, u: urgency(t, i), i }))
+      .sort((a, b) => a.u - b.u || a.i - b.i)
+      .map(({ t }, rank): Open => ({ t, rank, readyAt: -Infinity, waits: 0, share: 0 }));
+    const byId = new Map(all.map((o) => [o.t.id, o]));
+    for (const o of all)
+      for (const a of new Set(o.t.after)) {
+        if (!byId.has(a)) continue;
+        o.waits++;
+        const list = this.#next.get(a);
+        if (list) list.push(o);
+        else this.#next.set(a, [o]);
+      }
+    this.left = all.length;
+    // Those that wait for nothing from the start; finishing one that takes no time sets others free by itself.
+    for (const o of all.filter((x) => x.waits === 0)) {
+      if (o.t.minutes <= EPS) this.finish(o, -Infinity);
+      else this.#enter(o);
     }
-  const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
-  const slots: Slot[] = [];
-  /** Tasks that wait for nothing undone, in the order of the rule. */
-  const open: Open[] = [];
-  let left = all.length;
-  /** What is done and still has to set. */
-  let setting: { id: string; at: number }[] = [];
-  const enter = (o: Open): void => {
+  }
+
+  #enter(o: Open): void {
     let lo = 0;
-    let hi = open.length;
+    let hi = this.open.length;
     while (lo < hi) {
       const mid = (lo + hi) >> 1;
-      if (open[mid]!.rank < o.rank) lo = mid + 1;
+      if (this.open[mid]!.rank < o.rank) lo = mid + 1;
       else hi = mid;
     }
-    open.splice(lo, 0, o);
-  };
-  const finish = (o: Open, at: number): void => {
-    left--;
+    this.open.splice(lo, 0, o);
+  }
+
+  finish(o: Open, at: number): void {
+    this.left--;
     const set = at + o.t.waitMinutes;
-    if (o.t.waitMinutes > 0 && at > -Infinity) setting.push({ id: o.t.id, at: set });
-    for (const n of next.get(o.t.id) ?? []) {
+    if (o.t.waitMinutes > 0 && at > -Infinity) this.setting.push({ id: o.t.id, at: set });
+    for (const n of this.#next.get(o.t.id) ?? []) {
       n.readyAt = Math.max(n.readyAt, set);
       if (--n.waits > 0) continue;
       // What takes no time is done as soon as it can be.
-      if (n.t.minutes <= EPS) finish(n, n.readyAt);
-      else enter(n);
+      if (n.t.minutes <= EPS) this.finish(n, n.readyAt);
+      else this.#enter(n);
     }
-  };
-  // Those that wait for nothing from the start; finishing one that takes no time sets others free by itself.
-  for (const o of all.filter((x) => x.waits === 0)) {
-    if (o.t.minutes <= EPS) finish(o, -Infinity);
-    else enter(o);
   }
-  for (let day = 0; left > 0 && day < FAR; day++) {
-    const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
-    if (has < LEAST) continue;
-    let now = day * DAY;
-    const end = now + has;
-    const stints: Stint[] = [];
-    let idle = 0;
-    let over = false;
-    const rest = (o: Open) => (1 - o.share) * o.t.minutes;
-    const canBegin = (o: Open, room: number): boolean =>
-      rest(o) <= room + EPS || (o.t.unitMinutes !== null && room >= Math.max(LEAST, o.t.unitMinutes) - EPS);
-    while (now < end - EPS && !over) {
-      const room = end - now;
-      const at = open.findIndex(
-        (o) =>
-          o.readyAt <= now + EPS &&
-          (canBegin(o, room) ||
-            // Longer than any sitting: a sitting of its own on a longest day.
-            (o.t.unitMinutes === null && stints.length === 0 && o.t.minutes > longest + EPS && has >= longest - EPS)),
+}
+
+const restOf = (o: Open): number => (1 - o.share) * o.t.minutes;
+
+/** Whether so much time is enough to begin it: to finish it, or to do a unit of what may be left half done. */
+const canBegin = (o: Open, room: number): boolean =>
+  restOf(o) <= room + EPS || (o.t.unitMinutes !== null && room >= Math.max(LEAST, o.t.unitMinutes) - EPS);
+
+/** One day at the bench, worked through the queue; null where nothing can be done on it. */
+function sit(queue: Queue, day: number, has: number, longest: number): Slot | null {
+  const { open } = queue;
+  let now = day * DAY;
+  const end = now + has;
+  const stints: Stint[] = [];
+  let idle = 0;
+  let over = false;
+  while (now < end - EPS && !over) {
+    const room = end - now;
+    const at = open.findIndex(
+      (o) =>
+        o.readyAt <= now + EPS &&
+        (canBegin(o, room) ||
+          // Longer than any sitting: a sitting of its own on a longest day.
+          (o.t.unitMinutes === null && stints.length === 0 && o.t.minutes > longest + EPS && has >= longest - EPS)),
+    );
+    if (at < 0) {
+      // Wait here where something is ready before the sitting ends and fits then.
+      const soon = open.reduce(
+        (m, o) =>
+          o.readyAt > now + EPS && o.readyAt < end - LEAST && canBegin(o, end - o.readyAt) ? Math.min(m, o.readyAt) : m,
+        Infinity,
       );
-      if (at < 0) {
-        // Wait here where something is ready before the sitting ends and fits then.
-        const soon = open.reduce(
-          (m, o) =>
-            o.readyAt > now + EPS && o.readyAt < end - LEAST && canBegin(o, end - o.readyAt)
-              ? Math.min(m, o.readyAt)
-              : m,
-          Infinity,
-        );
-        if (soon === Infinity || stints.length === 0) break;
-        idle += soon - now;
-        now = soon;
-        continue;
-      }
-      const o = open[at]!;
-      const from = o.share;
-      let minutes = rest(o);
-      const whole = minutes;
-      if (minutes > room + EPS) {
-        if (o.t.unitMinutes === null) over = true;
-        else minutes = Math.max(1, Math.floor(room / o.t.unitMinutes + EPS)) * o.t.unitMinutes;
-      }
-      const to = minutes >= whole - EPS ? 1 : Math.min(1, from + minutes / o.t.minutes);
-      stints.push({ id: o.t.id, from, to, minutes });
-      now += minutes;
-      o.share = to;
-      if (to >= 1 - EPS) {
-        open.splice(at, 1);
-        finish(o, now);
-      }
+      if (soon === Infinity || stints.length === 0) break;
+      idle += soon - now;
+      now = soon;
+      continue;
     }
-    if (stints.length === 0) continue;
-    setting = setting.filter((x) => x.at > now + EPS);
-    slots.push({
-      day,
-      stints,
-      minutes: stints.reduce((m, x) => m + x.minutes, 0),
-      hasMinutes: has,
-      idleMinutes: idle,
-      setting: setting.map((x) => ({ id: x.id, minutes: x.at - now })),
-      over,
-    });
+    const o = open[at]!;
+    const from = o.share;
+    const whole = restOf(o);
+    let minutes = whole;
+    if (whole > room + EPS) {
+      if (o.t.unitMinutes === null) over = true;
+      else minutes = Math.max(1, Math.floor(room / o.t.unitMinutes + EPS)) * o.t.unitMinutes;
+    }
+    const to = minutes >= whole - EPS ? 1 : Math.min(1, from + minutes / o.t.minutes);
+    stints.push({ id: o.t.id, from, to, minutes });
+    now += minutes;
+    o.share = to;
+    if (to >= 1 - EPS) {
+      open.splice(at, 1);
+      queue.finish(o, now);
+    }
+  }
+  if (stints.length === 0) return null;
+  queue.setting = queue.setting.filter((x) => x.at > now + EPS);
+  return {
+    day,
+    stints,
+    minutes: stints.reduce((m, x) => m + x.minutes, 0),
+    hasMinutes: has,
+    idleMinutes: idle,
+    setting: queue.setting.map((x) => ({ id: x.id, minutes: x.at - now })),
+    over,
+  };
+}
+
+function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) => number): Slot[] {
+  const queue = new Queue(tasks, urgency);
+  const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
+  const slots: Slot[] = [];
+  for (let day = 0; queue.left > 0 && day < FAR; day++) {
+    const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
+    const slot = has < LEAST ? null : sit(queue, day, has, longest);
+    if (slot) slots.push(slot);
   }
   return slots;
 }

@@ -215,165 +215,133 @@ export const areaSchema = z.strictObject({
   shade: areaShadeSchema,
 });
 
-export const pieceSchema = z
-  .strictObject({
-    kind: z.literal(PIECE_KIND),
-    schema: z.literal(PIECE_SCHEMA),
-    id: id('Piece'),
-    name: name('Piece name'),
-    note: z.string().max(4000, 'The note must not be longer than 4000 letters'),
-    seed: whole('Seed', 0, 2 ** 31 - 1),
-    form: z.strictObject({
-      plan: id('Body plan'),
-      finishedLengthMm: measure('Finished length', 30, 1500, 'mm'),
-      lifeLengthMm: measure('Length in life', 30, 6000, 'mm'),
-      /** The measure the maker states the size by: nose to tail, height, width, or the length of a part. */
-      measuredBy: id('Measure'),
-      parts: z.array(partSchema).min(1, 'The animal needs at least one part').max(60),
-      pose: z.array(jointSchema).max(120),
-      /** An own base brought in; its one part stands for all of it. */
-      scan: scanSchema.nullable(),
-    }),
-    core: coreSchema,
-    frame: frameSchema,
-    references: z.array(referenceSchema).max(12),
-    flatParts: z.array(flatPartSchema).max(40),
-    /** In the order they were made; later ones win where they meet. */
-    combs: z.array(combSchema).max(300),
-    areas: z.array(areaSchema).max(60),
-    /** Stripes, spots, masks and the like, over or under the coats of the areas; later ones lie on top. */
-    markings: z.array(pieceMarkingSchema).max(60),
-    /** Colours of nose, pads, hooves, beak and other small parts. */
-    smallParts: z.array(smallPartSchema).max(20),
-    /** Nose, mouth, eyes, ears, brows and whiskers; null until the face is begun. */
-    face: faceSchema.nullable(),
-    /** A mistake in colour is covered, or it is taken off. */
-    correction: z.enum(['cover', 'take off']),
-    /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
-    work: workSchema,
-    log: z.array(logEntrySchema).max(20000),
-  })
-  .superRefine((piece, ctx) => {
-    const parts = new Set(piece.form.parts.map((p) => p.id));
-    if (parts.size < piece.form.parts.length) {
-      ctx.addIssue({ code: 'custom', path: ['form', 'parts'], message: 'Two parts have the same name' });
+const pieceFields = z.strictObject({
+  kind: z.literal(PIECE_KIND),
+  schema: z.literal(PIECE_SCHEMA),
+  id: id('Piece'),
+  name: name('Piece name'),
+  note: z.string().max(4000, 'The note must not be longer than 4000 letters'),
+  seed: whole('Seed', 0, 2 ** 31 - 1),
+  form: z.strictObject({
+    plan: id('Body plan'),
+    finishedLengthMm: measure('Finished length', 30, 1500, 'mm'),
+    lifeLengthMm: measure('Length in life', 30, 6000, 'mm'),
+    /** The measure the maker states the size by: nose to tail, height, width, or the length of a part. */
+    measuredBy: id('Measure'),
+    parts: z.array(partSchema).min(1, 'The animal needs at least one part').max(60),
+    pose: z.array(jointSchema).max(120),
+    /** An own base brought in; its one part stands for all of it. */
+    scan: scanSchema.nullable(),
+  }),
+  core: coreSchema,
+  frame: frameSchema,
+  references: z.array(referenceSchema).max(12),
+  flatParts: z.array(flatPartSchema).max(40),
+  /** In the order they were made; later ones win where they meet. */
+  combs: z.array(combSchema).max(300),
+  areas: z.array(areaSchema).max(60),
+  /** Stripes, spots, masks and the like, over or under the coats of the areas; later ones lie on top. */
+  markings: z.array(pieceMarkingSchema).max(60),
+  /** Colours of nose, pads, hooves, beak and other small parts. */
+  smallParts: z.array(smallPartSchema).max(20),
+  /** Nose, mouth, eyes, ears, brows and whiskers; null until the face is begun. */
+  face: faceSchema.nullable(),
+  /** A mistake in colour is covered, or it is taken off. */
+  correction: z.enum(['cover', 'take off']),
+  /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
+  work: workSchema,
+  log: z.array(logEntrySchema).max(20000),
+});
+
+type Fields = z.infer<typeof pieceFields>;
+interface Tell {
+  (path: (string | number)[], message: string): void;
+}
+
+/** Parts: no two of one name, every one on another that there is, none on itself; bends only at joints there are. */
+function checkParts({ form }: Fields, tell: Tell): void {
+  const known = new Map(form.parts.map((p) => [p.id, p]));
+  if (known.size < form.parts.length) tell(['form', 'parts'], 'Two parts have the same name');
+  form.parts.forEach((p, i) => {
+    const seen = new Set<string>();
+    for (let at: Part | undefined = p; at; at = at.on === null ? undefined : known.get(at.on)) {
+      if (seen.has(at.id) || (at.on !== null && !known.has(at.on))) {
+        tell(
+          ['form', 'parts', i, 'on'],
+          seen.has(at.id)
+            ? `${p.name} sits on itself`
+            : `${at.name} sits on a part called ${at.on}, which this animal does not have`,
+        );
+        break;
+      }
+      seen.add(at.id);
     }
-    const known = new Map(piece.form.parts.map((p) => [p.id, p]));
-    piece.form.parts.forEach((p, i) => {
-      const seen = new Set<string>();
-      for (let at: Part | undefined = p; at; at = at.on === null ? undefined : known.get(at.on)) {
-        if (seen.has(at.id) || (at.on !== null && !known.has(at.on))) {
-          ctx.addIssue({
-            code: 'custom',
-            path: ['form', 'parts', i, 'on'],
-            message: seen.has(at.id)
-              ? `${p.name} sits on itself`
-              : `${at.name} sits on a part called ${at.on}, which this animal does not have`,
-          });
-          break;
-        }
-        seen.add(at.id);
-      }
-    });
-    piece.form.pose.forEach((j, i) => {
-      const p = known.get(j.part);
-      if (!p || j.node >= (p.shape === 'limb' ? p.nodes.length : 2)) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['form', 'pose', i],
-          message: `The pose bends ${p ? `${p.name} at a joint it does not have` : `a part called ${j.part}, which this animal does not have`}`,
-        });
-      }
-    });
-    piece.combs.forEach((c, i) => {
-      const used = c.kind === 'turn' ? c.where.parts : c.places.map((q) => q.part);
-      const lost = used.find((p) => !parts.has(p));
-      if (lost !== undefined) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['combs', i],
-          message: `The fur is combed on a part called ${lost}, which this animal does not have`,
-        });
-      }
-    });
-    piece.markings.forEach((m, i) => {
-      const lost = markingShapeParts(m.shape).find((p) => !parts.has(p));
-      if (lost !== undefined) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['markings', i],
-          message: `The marking ${m.name} sits on a part called ${lost}, which this animal does not have`,
-        });
-      }
-    });
-    piece.smallParts.forEach((s, i) => {
-      if (!parts.has(s.on)) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['smallParts', i, 'on'],
-          message: `${s.name} sits on a part called ${s.on}, which this animal does not have`,
-        });
-      }
-    });
-    for (const lost of piece.face ? facePlaces(piece.face).filter((x) => !parts.has(x.part)) : []) {
-      ctx.addIssue({
-        code: 'custom',
-        path: ['face'],
-        message: `${lost.what} sits on a part called ${lost.part}, which this animal does not have`,
-      });
-    }
-    for (const [what, list] of [
-      ['markings', piece.markings],
-      ['small parts', piece.smallParts],
-    ] as const) {
-      if (new Set(list.map((x) => x.id)).size < list.length) {
-        ctx.addIssue({ code: 'custom', path: [what], message: `Two of the ${what} have the same name` });
-      }
-    }
-    if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length) {
-      ctx.addIssue({ code: 'custom', path: ['areas'], message: 'Two areas have the same name' });
-    }
-    piece.areas.forEach((a, i) => {
-      if (a.where.length === 0 && !a.strokes.some((s) => s.adds)) {
-        ctx.addIssue({ code: 'custom', path: ['areas', i, 'where'], message: `${a.name} needs a place on the animal` });
-      }
-      a.strokes.forEach((s, j) => {
-        const lost = s.places.find((q) => !parts.has(q.part));
-        if (lost) {
-          ctx.addIssue({
-            code: 'custom',
-            path: ['areas', i, 'strokes', j],
-            message: `${a.name} is painted on a part called ${lost.part}, which this animal does not have`,
-          });
-        }
-      });
-      if (a.awayFrom && !parts.has(a.awayFrom.part)) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['areas', i, 'awayFrom'],
-          message: `The fur of ${a.name} points away from a part called ${a.awayFrom.part}, which this animal does not have`,
-        });
-      }
-      if (a.coat.method === 'sheet' && a.coat.slit !== null && !parts.has(a.coat.slit)) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['areas', i, 'coat', 'slit'],
-          message: `The sheet of ${a.name} is slit for a part called ${a.coat.slit}, which this animal does not have`,
-        });
-      }
-      a.where.forEach((w, j) =>
-        w.parts.forEach((p, k) => {
-          if (!parts.has(p)) {
-            ctx.addIssue({
-              code: 'custom',
-              path: ['areas', i, 'where', j, 'parts', k],
-              message: `${a.name} lies on a part called ${p}, which this animal does not have`,
-            });
-          }
-        }),
-      );
-    });
   });
+  form.pose.forEach((j, i) => {
+    const p = known.get(j.part);
+    if (!p || j.node >= (p.shape === 'limb' ? p.nodes.length : 2)) {
+      tell(
+        ['form', 'pose', i],
+        `The pose bends ${p ? `${p.name} at a joint it does not have` : `a part called ${j.part}, which this animal does not have`}`,
+      );
+    }
+  });
+}
+
+/** Everything that lies or sits on a part lies on one there is. */
+function checkPlaces(piece: Fields, parts: ReadonlySet<string>, tell: Tell): void {
+  const lostOf = (part: string) => `on a part called ${part}, which this animal does not have`;
+  piece.combs.forEach((c, i) => {
+    const used = c.kind === 'turn' ? c.where.parts : c.places.map((q) => q.part);
+    const lost = used.find((p) => !parts.has(p));
+    if (lost !== undefined) tell(['combs', i], `The fur is combed ${lostOf(lost)}`);
+  });
+  piece.markings.forEach((m, i) => {
+    const lost = markingShapeParts(m.shape).find((p) => !parts.has(p));
+    if (lost !== undefined) tell(['markings', i], `The marking ${m.name} sits ${lostOf(lost)}`);
+  });
+  piece.smallParts.forEach((s, i) => {
+    if (!parts.has(s.on)) tell(['smallParts', i, 'on'], `${s.name} sits ${lostOf(s.on)}`);
+  });
+  for (const lost of piece.face ? facePlaces(piece.face).filter((x) => !parts.has(x.part)) : [])
+    tell(['face'], `${lost.what} sits ${lostOf(lost.part)}`);
+}
+
+/** An area has a place, and only on parts there are. */
+function checkArea(a: Area, i: number, parts: ReadonlySet<string>, tell: Tell): void {
+  const lostOf = (part: string) => `a part called ${part}, which this animal does not have`;
+  if (a.where.length === 0 && !a.strokes.some((s) => s.adds))
+    tell(['areas', i, 'where'], `${a.name} needs a place on the animal`);
+  a.strokes.forEach((s, j) => {
+    const lost = s.places.find((q) => !parts.has(q.part));
+    if (lost) tell(['areas', i, 'strokes', j], `${a.name} is painted on ${lostOf(lost.part)}`);
+  });
+  if (a.awayFrom && !parts.has(a.awayFrom.part))
+    tell(['areas', i, 'awayFrom'], `The fur of ${a.name} points away from ${lostOf(a.awayFrom.part)}`);
+  if (a.coat.method === 'sheet' && a.coat.slit !== null && !parts.has(a.coat.slit))
+    tell(['areas', i, 'coat', 'slit'], `The sheet of ${a.name} is slit for ${lostOf(a.coat.slit)}`);
+  a.where.forEach((w, j) =>
+    w.parts.forEach((p, k) => {
+      if (!parts.has(p)) tell(['areas', i, 'where', j, 'parts', k], `${a.name} lies on ${lostOf(p)}`);
+    }),
+  );
+}
+
+export const pieceSchema = pieceFields.superRefine((piece, ctx) => {
+  const tell: Tell = (path, message) => ctx.addIssue({ code: 'custom', path, message });
+  const parts = new Set(piece.form.parts.map((p) => p.id));
+  checkParts(piece, tell);
+  checkPlaces(piece, parts, tell);
+  for (const [what, list] of [
+    ['markings', piece.markings],
+    ['small parts', piece.smallParts],
+  ] as const) {
+    if (new Set(list.map((x) => x.id)).size < list.length) tell([what], `Two of the ${what} have the same name`);
+  }
+  if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length)
+    tell(['areas'], 'Two areas have the same name');
+  piece.areas.forEach((a, i) => checkArea(a, i, parts, tell));
+});
 
 export type Joint = z.infer<typeof jointSchema>;
 export type Core = z.infer<typeof coreSchema>;

@@ -14,7 +14,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Stage } from '@/core/stage';
-import { shadeArea, type AreaWork, type LayerPlan } from '@/core/shade/layers/area-shade';
+import { coatedOf, shadeArea, type AreaWork, type LayerPlan } from '@/core/shade/layers/area-shade';
 import { borders } from '@/core/shade/layers/borders';
 import { judgePiece } from '@/core/shade/judging/judge';
 import type { MarkingPlan, ShadePlan } from './shade-plan';
@@ -34,30 +34,19 @@ export function planShade(
   form: FormWork,
   memo: Memo,
 ): Stage<ShadePlan> & { readonly ties: readonly ShadeTie[] } {
-  const stock = JSON.stringify([cupboard.lots, cupboard.blends, hand, piece.core.lotId]);
-  const shapeKey = shaped.keys.join('|');
+  const stock = { lots: cupboard.lots, blends: cupboard.blends };
   const onSkin = piece.markings.map((m) =>
-    memo.keep(`marking:${m.id}`, shapeKey + JSON.stringify([m.shape, m.mirrored, m.broken]), () =>
-      markingOnSkin(form, m),
-    ),
+    memo.keep(`marking:${m.id}`, [form, { shape: m.shape, mirrored: m.mirrored, broken: m.broken }], markingOnSkin),
   );
   const groundHex = cupboard.lots.find((l) => l.id === piece.core.lotId)?.colour ?? BARE_CORE;
   const works = piece.areas.map((area, i) => {
-    const plan = coat.areas[i]!;
-    const decided = [area.shade, area.coat, area.name, piece.markings, piece.seed, plan.fur?.figures.cover.value];
-    return memo.keep(`shade:${area.id}`, `${shaped.keys[i]}${stock}${JSON.stringify(decided)}`, () =>
-      shadeArea({
-        area,
-        plan,
-        shape: shaped.shapes[i] ?? null,
-        form,
-        groundHex,
-        markings: piece.markings,
-        onSkin,
-        cupboard,
-        hand,
-        seed: piece.seed,
-      }),
+    const shape = shaped.shapes[i] ?? null;
+    const coated = coatedOf(area, coat.areas[i]!, cupboard);
+    const { markings, seed } = piece;
+    return memo.keep(
+      `shade:${area.id}`,
+      [{ area, coated, shape, form, groundHex, markings, onSkin, stock, hand, seed }],
+      shadeArea,
     );
   });
   const fields = borders(
@@ -67,16 +56,9 @@ export function planShade(
   );
   const areas = works.map((w, i) => (fields[i] === w.shaded.field ? w.shaded : { ...w.shaded, field: fields[i]! }));
   const markings = piece.markings.map((m, k) => markingPlan(m.id, m.name, k, onSkin[k]!, works));
-  const judged = judgePiece(
-    piece,
-    cupboard,
-    hand,
-    // Softening mixes both colours of a border; what is judged is what lies on either side of it.
-    works.map((w) => w.shaded),
-    markings,
-    shaped,
-    form,
-  );
+  // Softening mixes both colours of a border; what is judged is what lies on either side of it.
+  const unsoftened = works.map((w) => w.shaded);
+  const judged = judgePiece({ piece, cupboard, hand, areas: unsoftened, markings, shaped, form });
   const work = shadeWork({ piece, cupboard, hand, coat, areas, markings, judged: judged.result });
   const draws = [...areas, ...markings].flatMap((x) =>
     x.layers.flatMap((l) =>

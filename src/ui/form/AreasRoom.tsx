@@ -9,6 +9,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
+import { isAbout } from '@/core/ref';
 import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
 import type { Area, Selector } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
@@ -28,7 +29,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
   const view = useDesk((s) => s.view);
   const { q } = useUnits();
   const [menu, setMenu] = useState<{ at: HTMLElement; what: 'split' | 'join' } | null>(null);
-  const nowhere = plan?.findings.find((f) => f.id === `coat-nowhere-${doc?.id}`);
+  const nowhere = plan?.findings.find((f) => f.code === 'coat-nowhere' && doc && isAbout(f, 'area', doc.id));
   const make = () => {
     const first = piece.form.parts.find((p) => p.shape !== 'board') ?? piece.form.parts[0]!;
     const part = piece.form.parts.find((p) => p.id === view.partId) ?? first;

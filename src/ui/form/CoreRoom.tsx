@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Firmness } from '@/core/build/core';
+import type { Firmness } from '@/core/build/firmness';
 import { coreSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';

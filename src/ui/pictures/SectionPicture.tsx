@@ -1,7 +1,7 @@
 'use client';
 /** A part cut across at its marks: the finished outline and the core inside it, all on one scale. */
 import Box from '@mui/material/Box';
-import type { CorePart } from '@/core/build/core';
+import type { CorePart } from '@/core/build/core-plan';
 import type { Loop } from '@/core/geometry/slice';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';

@@ -2,7 +2,8 @@
  * The docket of an area: the answer as sentences with figures in them, before any control. Sentences hold words and the
  * names of figures, so that every number shown can be opened.
  */
-type Sentence = readonly (string | { readonly figure: string } | { readonly spacing: true })[];
+type Word = string | { readonly figure: string } | { readonly spacing: true };
+type Sentence = readonly Word[];
 
 export interface Docket {
   readonly sentence: Sentence;
@@ -10,3 +11,23 @@ export interface Docket {
   readonly spacing: readonly number[];
   readonly list: readonly { readonly label: string; readonly figure: string }[];
 }
+
+type Listed = Docket['list'];
+
+/** How well the base is hidden, as every docket has it. */
+export const HIDDEN: Listed = [
+  { label: 'base hidden', figure: 'cover' },
+  { label: 'hidden aslant', figure: 'slant' },
+];
+
+/** Wool and time at the head of a docket's list. */
+export const takes = (wool: string, doing: string): Listed => [
+  { label: wool.toLowerCase(), figure: 'mass' },
+  { label: doing, figure: 'minutes' },
+];
+
+/** So many rows or courses, and how far apart where there are several. */
+export const rowsApart = (rows: number, unit: { readonly one: string; readonly many: string }): readonly Word[] =>
+  rows === 1
+    ? [{ figure: 'rows' }, ` ${unit.one}`]
+    : [{ figure: 'rows' }, ` ${unit.many} `, { spacing: true }, ' apart'];

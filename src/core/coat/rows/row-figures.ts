@@ -8,16 +8,14 @@ import { gapeOf, measureRows, triangleHeights, type RowSet } from './rows';
 import type { Spacing } from './spacing';
 import type { LayContext } from '@/core/coat/way';
 
-const keyOf = (s: Spacing) => (s.hemMm === s.topMm ? String(s.hemMm) : `${s.hemMm}-${s.topMm}`);
-
 /** The rows of an area at a spacing, kept while only wool, length or lift change. */
 export function rowsFor(c: LayContext, spacing: Spacing): { rows: RowSet; chart: LayChart } {
-  const key = `${keyOf(spacing)}${c.area.branching ? 'b' : ''}`;
-  const { shape } = c;
-  const rows = c.keep('rows', key, () =>
-    measureRows(shape.patch, shape.field, spacing, shape.normal, shape.lie, c.area.branching),
+  const rows = c.keep('rows', [c.shape, spacing, c.area.branching], (shape, apart, branching) =>
+    measureRows(shape.patch, shape.field, apart, shape.normal, shape.lie, branching),
   );
-  const chart = c.keep('chart', key, () => chartOf(rows.rows, shape.components, rows.meanSpacingMm));
+  const chart = c.keep('chart', [rows, c.shape.components], (r, components) =>
+    chartOf(r.rows, components, r.meanSpacingMm),
+  );
   return { rows, chart };
 }
 

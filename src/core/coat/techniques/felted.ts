@@ -9,14 +9,14 @@ import type { Finding, Operation } from '@/core/stage';
 import { joined, mgCm2, microns, say, type Text } from '@/core/text';
 import { WELL } from '@/core/coat/cover/cover';
 import { FLAT_SLANT, layerFigure, thinnestLayer, type FeltedLay } from '@/core/coat/cover/cover-layer';
-import type { Docket } from '@/core/coat/chart/docket';
+import { HIDDEN, takes, type Docket } from '@/core/coat/chart/docket';
 import { coverFindings, rowFindings, woolFindings } from '@/core/coat/judgement';
 import { tiesUnder, workOn } from '@/core/coat/operations';
 import { PLAIN_PILE, type Pile } from '@/core/coat/picture/pile';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import { forgottenPlaces } from '@/core/coat/techniques/sheet/sheet-cut';
-import { shown, type Lay, type LayContext, type Look, type Spec } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type Lay, type LayContext, type Look, type Spec } from '@/core/coat/way';
 
 export type Felted = Pieces | Sheet | Wisps | Velvet;
 
@@ -165,7 +165,8 @@ interface FeltedParts<C extends Felted> {
   readonly needlework: Operation['needlework'];
   readonly caution: Text;
   readonly sentence: Docket['sentence'];
-  readonly list: Docket['list'];
+  /** What its time is for. */
+  readonly doing: string;
   readonly pile: Partial<Pile> & Pick<Pile, 'hemMm' | 'liftDeg'>;
   readonly own?: Readonly<Record<string, Figure>>;
   readonly findings?: (rows: Lay['rows']) => readonly Finding[];
@@ -219,8 +220,18 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
   const least = thinnestLayer({ ...lay }, WELL) / c.habit;
   const needed = Math.ceil(least * 10 - 1e-6) / 10;
   return {
+    ...PLAIN_LAY,
     figures,
-    docket: { sentence: p.sentence, spacing: [p.spacingMm], list: p.list },
+    docket: {
+      sentence: p.sentence,
+      spacing: [p.spacingMm],
+      list: [
+        ...takes(lot.name, p.doing),
+        ...HIDDEN,
+        { label: 'loft added', figure: 'loft' },
+        { label: 'lost', figure: 'waste' },
+      ],
+    },
     rows,
     chart: dressed(chart, {
       unit: p.unit,
@@ -232,11 +243,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
     draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
     pile: { ...PLAIN_PILE, ...pileOfLot(lot, hand), topMm: p.pile.hemMm, scattered: true, ...p.pile },
     trim: null,
-    loftUp: null,
-    sandwich: null,
-    strip: null,
     sheet: p.sheet ?? null,
-    seats: [],
     findings: [
       ...woolFindings(c),
       ...coverFindings(

@@ -52,11 +52,55 @@ interface DrawnWith {
 export const onEye = (e: EyePlace, outMm: number, [x, y]: Pt): Vec3 =>
   add(add(e.at, scale(e.axis, outMm)), add(scale(e.inner, (e.side === 'left' ? -1 : 1) * x), scale(e.up, y)));
 
+/** What is drawn into, and how a place of the head comes onto the chart. */
+interface Pen {
+  readonly plan: FacePlan;
+  readonly face: Face;
+  readonly side: ChartSide;
+  readonly flat: (p: Vec3) => Pt;
+  readonly line: (what: DrawnLine['what'], points: readonly Pt[], thickMm?: number, dashed?: boolean) => void;
+  readonly area: (what: DrawnArea['what'], name: string, hex: string, ring: readonly Pt[]) => void;
+  /** In profile only the animal's left is on the viewer's side. */
+  readonly hidden: (side: 'left' | 'right') => boolean;
+}
+
 export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: DrawnWith): FaceDrawing {
   const items: (DrawnLine | DrawnArea)[] = [];
-  const flat = (p: Vec3): Pt => onChart(intoHead(plan.frame, p), side);
-  const line = (what: DrawnLine['what'], points: readonly Pt[], thickMm = 0.3, dashed = false) =>
-    items.push({ kind: 'line', what, points, thickMm, dashed });
+  const pen: Pen = {
+    plan,
+    face,
+    side,
+    flat: (p) => onChart(intoHead(plan.frame, p), side),
+    line: (what, points, thickMm = 0.3, dashed = false) => items.push({ kind: 'line', what, points, thickMm, dashed }),
+    area: (what, name, hex, ring) => items.push({ kind: 'area', what, name, hex, ring }),
+    hidden: (s) => side === 'profile' && s === 'right',
+  };
+  drawHead(pen);
+  drawNose(pen, w.noseHex);
+  drawMouth(pen);
+  drawBrows(pen, w.browHex);
+  drawEyes(pen, w);
+  drawEars(pen);
+  drawThreads(pen, w);
+  const { min: lo, max: hi } = side === 'front' ? plan.front : plan.profile;
+  const pad = 4;
+  const reach = (k: 0 | 1, pick: (...n: number[]) => number, start: number): number =>
+    items.reduce(
+      (m, it) =>
+        it.kind === 'line' && it.what === 'whisker'
+          ? m
+          : (it.kind === 'line' ? it.points : it.ring).reduce((q, p) => pick(q, p[k]), m),
+      start,
+    );
+  return {
+    items,
+    min: [reach(0, Math.min, lo[0]) - pad, reach(1, Math.min, lo[1]) - pad],
+    max: [reach(0, Math.max, hi[0]) + pad, reach(1, Math.max, hi[1]) + pad],
+  };
+}
+
+/** The outline of the head and its midline. */
+function drawHead({ plan, side, line }: Pen): void {
   const outline = side === 'front' ? plan.front : plan.profile;
   for (const l of outline.lines) {
     line(
@@ -76,9 +120,11 @@ export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: Draw
       0.2,
       true,
     );
-  // Only what is on the viewer's side is drawn: in profile the animal's left.
-  const faces = (d: Vec3): boolean => directionIntoHead(plan.frame, d)[side === 'front' ? 2 : 0] > -0.15;
-  const { nose, mouth, eyes } = plan;
+}
+
+/** The nose as a shape, unless it is a beak, and its nostrils. */
+function drawNose({ plan, face, side, flat, line, area }: Pen, hex: string): void {
+  const { nose } = plan;
   if (face.nose.kind !== 'beak') {
     const ring = Array.from({ length: 28 }, (_, i): Pt => {
       const t = (2 * Math.PI * i) / 28;
@@ -93,46 +139,57 @@ export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: Draw
       const deep = side === 'profile' ? scale(plan.frame.z, (x * face.nose.highMm) / 3) : scale(plan.frame.z, 0);
       return flat(add(p, deep));
     });
-    items.push({ kind: 'area', what: 'nose', name: 'nose', hex: w.noseHex, ring });
+    area('nose', 'nose', hex, ring);
   }
-  if (face.nose.nostrils !== 'none' && side === 'front') {
-    for (const s of plan.oneSided ? [1] : [1, -1]) {
-      const c = flat(nose.tip);
-      const x = (s * face.nose.nostrilsApartMm) / 2;
-      const r = face.nose.nostrilMm / 2;
-      const tall = face.nose.nostrils === 'slits' ? 0.3 : face.nose.nostrils === 'round' ? 1 : 0.65;
-      line(
-        'nostril',
-        Array.from({ length: 11 }, (_, i): Pt => {
-          const t = Math.PI * (face.nose.nostrils === 'commas' ? 0.15 + (1.5 * i) / 10 : (2 * i) / 10);
-          return [c[0] + x + s * r * Math.cos(t), c[1] - 0.12 * face.nose.highMm + tall * r * Math.sin(t)];
-        }),
-        0.3,
-      );
-    }
+  if (face.nose.nostrils === 'none' || side !== 'front') return;
+  const c = flat(nose.tip);
+  const r = face.nose.nostrilMm / 2;
+  const tall = face.nose.nostrils === 'slits' ? 0.3 : face.nose.nostrils === 'round' ? 1 : 0.65;
+  for (const s of plan.oneSided ? [1] : [1, -1]) {
+    const x = (s * face.nose.nostrilsApartMm) / 2;
+    line(
+      'nostril',
+      Array.from({ length: 11 }, (_, i): Pt => {
+        const t = Math.PI * (face.nose.nostrils === 'commas' ? 0.15 + (1.5 * i) / 10 : (2 * i) / 10);
+        return [c[0] + x + s * r * Math.cos(t), c[1] - 0.12 * face.nose.highMm + tall * r * Math.sin(t)];
+      }),
+      0.3,
+    );
   }
-  if (mouth) {
-    if (mouth.philtrum.length > 1) line('philtrum', mouth.philtrum.map(flat), 0.3);
-    mouth.halves.forEach((h, i) => {
-      if (side === 'profile' && i === 1) return;
-      const third = Math.max(1, Math.floor(h.length / 3));
-      // Thicker in the middle of the face, tapering to the corner.
-      [0, 1, 2].forEach((k) => {
-        const part = h.slice(k * third, k === 2 ? h.length : (k + 1) * third + 1);
-        if (part.length > 1) line('mouth', part.map(flat), Math.max(0.2, mouth.thickMm[k]!));
-      });
+}
+
+/** The line under the nose and the mouth, thicker in the middle of the face, tapering to the corners. */
+function drawMouth({ plan, side, flat, line }: Pen): void {
+  const { mouth } = plan;
+  if (!mouth) return;
+  if (mouth.philtrum.length > 1) line('philtrum', mouth.philtrum.map(flat), 0.3);
+  mouth.halves.forEach((h, i) => {
+    if (side === 'profile' && i === 1) return;
+    const third = Math.max(1, Math.floor(h.length / 3));
+    [0, 1, 2].forEach((k) => {
+      const part = h.slice(k * third, k === 2 ? h.length : (k + 1) * third + 1);
+      if (part.length > 1) line('mouth', part.map(flat), Math.max(0.2, mouth.thickMm[k]!));
     });
-  }
+  });
+}
+
+function drawBrows({ plan, face, side, flat, area, hidden }: Pen, hex: string): void {
+  const faces = (d: Vec3): boolean => directionIntoHead(plan.frame, d)[side === 'front' ? 2 : 0] > -0.15;
   plan.brows.forEach((b, i) => {
-    const e = eyes.places[i];
-    if (!e || !face.brows || !faces(e.axis) || (side === 'profile' && b.side === 'right')) return;
+    const e = plan.eyes.places[i];
+    if (!e || !face.brows || !faces(e.axis) || hidden(b.side)) return;
     const n = b.line.length - 1;
     const upper = b.line.map((p, k) => flat(add(p, scale(e.up, thickOf(face, k / n) / 2))));
     const lower = b.line.map((p, k) => flat(add(p, scale(e.up, -thickOf(face, k / n) / 2))));
-    items.push({ kind: 'area', what: 'brow', name: 'brow', hex: w.browHex, ring: [...upper, ...lower.reverse()] });
+    area('brow', 'brow', hex, [...upper, ...lower.reverse()]);
   });
+}
+
+/** The eyes that look to the viewer, and what is kept clear round them. */
+function drawEyes({ plan, side, flat, line, area, hidden }: Pen, w: DrawnWith): void {
+  const { eyes } = plan;
   eyes.places.forEach((e, i) => {
-    if (side === 'profile' && e.side === 'right') return;
+    if (hidden(e.side)) return;
     if (w.clear) {
       line(
         'clear',
@@ -146,57 +203,40 @@ export function faceDrawing(plan: FacePlan, face: Face, side: ChartSide, w: Draw
     }
     if (dot(e.axis, side === 'front' ? plan.frame.z : plan.frame.x) < 0) return;
     for (const s of w.eyes[i] ?? []) {
-      items.push({
-        kind: 'area',
-        what: 'eye',
-        name: s.name,
-        hex: s.hex,
-        ring: s.ring.map((p) => flat(onEye(e, Math.max(0, eyes.outMm) / 2, p))),
-      });
+      area(
+        'eye',
+        s.name,
+        s.hex,
+        s.ring.map((p) => flat(onEye(e, Math.max(0, eyes.outMm) / 2, p))),
+      );
     }
   });
+}
+
+/** Where the ears are seated; a short line shows how they lean. */
+function drawEars({ plan, face, flat, line, hidden }: Pen): void {
   plan.ears?.places.forEach((e) => {
-    if (side === 'profile' && e.side === 'right') return;
+    if (hidden(e.side)) return;
     const sign = e.side === 'left' ? 1 : -1;
     const [turn, lean] = [(face.ears.turnDeg * Math.PI) / 180, (face.ears.leanDeg * Math.PI) / 180];
     const r = plan.ears!.acrossMm / 2;
-    // The seat runs across the way the ear faces; a short line shows how it leans.
+    // The seat runs across the way the ear faces.
     const seat = directionOutOfHead(plan.frame, [sign * Math.cos(turn), 0, -Math.sin(turn)]);
     const stand = directionOutOfHead(plan.frame, [0, Math.cos(lean), -Math.sin(lean)]);
     line('ear', [flat(add(e.at, scale(seat, -r))), flat(add(e.at, scale(seat, r)))], 0.25);
     line('ear', [flat(e.at), flat(add(e.at, scale(stand, r)))], 0.25, true);
   });
-  if (w.stems) {
-    for (const s of eyes.stems?.state.lines ?? []) {
-      if (side === 'profile' && s.side === 'right') continue;
-      line('stem', [flat(s.a), flat(s.b)], face.eyes.stem.thickMm, false);
-    }
-  }
-  if (w.whiskers) {
-    for (const set of plan.whiskers) {
-      for (const h of set.whiskers) {
-        if (side === 'profile' && h.side === 'right') continue;
-        line('whisker', [flat(h.root), flat(h.tip)], set.thread?.thickMm ?? 0.15);
-      }
-    }
-  }
-  if (w.threads) {
-    for (const set of plan.whiskers) for (const x of set.ways) line('thread', [flat(x.from), flat(x.to)], 0.15, true);
-  }
-  const pad = 4;
-  const reach = (k: 0 | 1, pick: (...n: number[]) => number, start: number): number =>
-    items.reduce(
-      (m, it) =>
-        it.kind === 'line' && it.what === 'whisker'
-          ? m
-          : (it.kind === 'line' ? it.points : it.ring).reduce((q, p) => pick(q, p[k]), m),
-      start,
-    );
-  return {
-    items,
-    min: [reach(0, Math.min, lo[0]) - pad, reach(1, Math.min, lo[1]) - pad],
-    max: [reach(0, Math.max, hi[0]) + pad, reach(1, Math.max, hi[1]) + pad],
-  };
+}
+
+/** Stems, whiskers and the ways of their threads through the head. */
+function drawThreads({ plan, face, flat, line, hidden }: Pen, w: DrawnWith): void {
+  for (const s of w.stems ? (plan.eyes.stems?.state.lines ?? []) : [])
+    if (!hidden(s.side)) line('stem', [flat(s.a), flat(s.b)], face.eyes.stem.thickMm, false);
+  for (const set of w.whiskers ? plan.whiskers : [])
+    for (const h of set.whiskers)
+      if (!hidden(h.side)) line('whisker', [flat(h.root), flat(h.tip)], set.thread?.thickMm ?? 0.15);
+  for (const set of w.threads ? plan.whiskers : [])
+    for (const x of set.ways) line('thread', [flat(x.from), flat(x.to)], 0.15, true);
 }
 
 /** Thickness of the brow from its inner end (0) to its outer (1), mm. */

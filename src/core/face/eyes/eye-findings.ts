@@ -11,7 +11,8 @@ import { DARK_LINE, FINEST_LINE, SMALLEST_DOT } from './ladder';
 const HUNTER_LEAST = 0.35;
 const GRAZER_MOST = 0.45;
 
-export function ofSetting({ face, plan }: Judging, put: Put): void {
+/** How deep the eye sits. */
+export function ofDepth({ face, plan }: Judging, put: Put): void {
   const { eyes } = plan;
   const { sizeMm, socketMm } = face.eyes;
   if (eyes.out) {
@@ -59,6 +60,11 @@ export function ofSetting({ face, plan }: Judging, put: Put): void {
       });
     }
   }
+}
+
+/** Whether the eyes look where such an animal's do. */
+export function ofLooking({ face, plan }: Judging, put: Put): void {
+  const { eyes } = plan;
   if (plan.oneSided || face.eyes.kind === 'closed') return;
   const seen = Math.min(...eyes.frontShare);
   const most = Math.max(...eyes.frontShare);
@@ -95,30 +101,30 @@ export function ofSetting({ face, plan }: Judging, put: Put): void {
       remedies: [],
     });
   }
-  if (face.eyes.other && !plan.oneSided) {
-    const l = plan.measured.find((m) => m.mark === 'eye-left');
-    const r = plan.measured.find((m) => m.mark === 'eye-right');
-    if (l && r) {
-      const d = Math.hypot(l.inHead[0] + r.inHead[0], l.inHead[1] - r.inHead[1], l.inHead[2] - r.inHead[2]);
-      if (d > plan.tolerance.value) {
-        put({
-          id: 'face-eyes-differ',
-          code: 'face-eyes-differ',
-          severity: 'caution',
-          about: ref('feature', 'eyes'),
-          says: say`The eyes are planned ${fine(d)} out of level.`,
-          why: say`The right one was set by itself.`,
-          remedies: [
-            {
-              label: say`Let the right one mirror the left`,
-              effect: say`level again`,
-              changes: [set(['eyes', 'other'], null)],
-            },
-          ],
-        });
-      }
-    }
-  }
+}
+
+/** Whether both are planned on one level, where the right one was set by itself. */
+export function ofPair({ face, plan }: Judging, put: Put): void {
+  const l = plan.measured.find((m) => m.mark === 'eye-left');
+  const r = plan.measured.find((m) => m.mark === 'eye-right');
+  if (!face.eyes.other || plan.oneSided || face.eyes.kind === 'closed' || !l || !r) return;
+  const d = Math.hypot(l.inHead[0] + r.inHead[0], l.inHead[1] - r.inHead[1], l.inHead[2] - r.inHead[2]);
+  if (d <= plan.tolerance.value) return;
+  put({
+    id: 'face-eyes-differ',
+    code: 'face-eyes-differ',
+    severity: 'caution',
+    about: ref('feature', 'eyes'),
+    says: say`The eyes are planned ${fine(d)} out of level.`,
+    why: say`The right one was set by itself.`,
+    remedies: [
+      {
+        label: say`Let the right one mirror the left`,
+        effect: say`level again`,
+        changes: [set(['eyes', 'other'], null)],
+      },
+    ],
+  });
 }
 
 export function ofLayers({ face, plan }: Judging, put: Put): void {

@@ -7,7 +7,8 @@ import { styleOf } from './eyes';
 import { withStockEye } from '@/core/face/face-edits';
 import { half, set, type Judging, type Put } from '@/core/face/judging';
 
-export function ofEyeSize({ face, plan }: Judging, put: Put): void {
+/** The eye's size against life. */
+export function ofEyeSize({ plan }: Judging, put: Put): void {
   const { eyes } = plan;
   if (eyes.factor === null) {
     put({
@@ -40,8 +41,12 @@ export function ofEyeSize({ face, plan }: Judging, put: Put): void {
       ],
     });
   }
-  const spec = EYE_SPECS[face.eyes.kind];
-  if (spec.made !== 'bought') return;
+}
+
+/** Bought eyes: whether they are there, enough, and of the size planned. */
+export function ofBoughtEyes({ face, plan }: Judging, put: Put): void {
+  const { eyes } = plan;
+  if (EYE_SPECS[face.eyes.kind].made !== 'bought') return;
   const needed = eyes.places.length;
   const best = eyes.sizes.find((s) => s.enough);
   const take = (s: NonNullable<typeof best>): Remedy => ({
@@ -98,6 +103,11 @@ export function ofEyeSize({ face, plan }: Judging, put: Put): void {
       ],
     });
   }
+}
+
+/** What comes off and can be swallowed. */
+export function ofSmallParts({ face, plan }: Judging, put: Put): void {
+  if (EYE_SPECS[face.eyes.kind].made !== 'bought' || !plan.eyes.stock) return;
   // 16 CFR 1501.4: what fits the cylinder, 31.7 mm across and 25.4 to 57.1 mm deep, is a small part.
   if (face.eyes.sizeMm < 31.7) {
     put({

@@ -7,7 +7,7 @@ import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/build/frame';
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import { blocked } from '@/core/geometry/rays';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Memo } from '@/core/memo';
@@ -123,8 +123,6 @@ interface EyeSetting {
   readonly coat: CoatPlan;
   readonly shade: ShadePlan;
   readonly memo: Memo;
-  /** Stays the same as long as the animal does. */
-  readonly shapeKey: string;
 }
 
 /** Colour of the outermost of an eye: its rim, else its iris or the bead. */
@@ -157,76 +155,88 @@ export function stemRoom(
   };
 }
 
-export function planEyes(s: EyeSetting): EyePlan {
-  const { form, frame, face, cupboard, hand } = s;
+/** Eyes of the cupboard that this kind can use, nearest in size first. */
+function stockSizes(
+  { face, cupboard }: EyeSetting,
+  wanted: number,
+  nearTo: number,
+  factorOf: (sizeMm: number) => Figure | null,
+): StockSize[] {
+  const { kind } = face.eyes;
+  if (EYE_SPECS[kind].made !== 'bought') return [];
+  const off = (x: StockSize) => Math.abs(Math.log(x.eye.diameterMm / nearTo));
+  return cupboard.eyes
+    .filter((e) => e.kind === (kind === 'stem' ? 'stem' : 'bead'))
+    .map((eye): StockSize => {
+      const f = factorOf(eye.diameterMm);
+      return { eye, factor: f?.value ?? null, style: f && styleOf(f.value), enough: eye.count >= wanted };
+    })
+    .sort((a, b) => off(a) - off(b));
+}
+
+/** Wool of each eye, and how large it is rolled before it is felted; null where it is bought. */
+function eyeWoolOf({ face, hand }: EyeSetting): EyePlan['wool'] {
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
+  if (spec.made === 'bought') return null;
+  const ball = spec.dome === 'ball';
+  const felted = hand.coreDensityMgCm3['flat felt'];
+  const density = eyes.kind === 'wound' ? felted.most : felted.usual;
+  return {
+    each: ball
+      ? figure(eyeWool, { size: eyes.sizeMm, density })
+      : figure(discWool, {
+          size: eyes.kind === 'closed' ? Math.sqrt(eyes.sizeMm * LINE_MM * (4 / Math.PI)) : eyes.sizeMm,
+          deep: FLAT_DEEP,
+          density,
+        }),
+    before:
+      ball && spec.made === 'wool'
+        ? figure(beforeFelting, { size: eyes.sizeMm, felted: density, loose: hand.wrapDensityMgCm3 })
+        : null,
+    lotId: eyes.layers.irisLotId ?? eyes.layers.pupilLotId ?? eyes.layers.rimLotId,
+  };
+}
+
+/** Making, seating and setting, both eyes together. */
+function stepsOf({ eyes }: Face, eyesInAll: number, beforeMm: number | null): EyePlan['steps'] {
+  const spec = EYE_SPECS[eyes.kind];
+  const numbers = {
+    sizeMm: eyes.sizeMm,
+    beforeMm,
+    socketMm: eyes.socketMm,
+    stemMm: eyes.stem.lengthMm,
+    inDeg: eyes.stem.inDeg,
+    downDeg: eyes.stem.downDeg,
+    slantDeg: eyes.slantDeg,
+    two: eyesInAll > 1,
+  };
+  return [
+    ...(spec.make
+      ? [{ what: 'make' as const, says: spec.make(numbers), minutes: (spec.makeMinutes * eyesInAll) / 2 }]
+      : []),
+    { what: 'seat', says: spec.seat(numbers), minutes: 3 * eyesInAll },
+    { what: 'set', says: spec.set(numbers), minutes: (spec.setMinutes * eyesInAll) / 2 },
+  ];
+}
+
+export function planEyes(s: EyeSetting): EyePlan {
+  const { form, frame, face, cupboard } = s;
+  const { eyes } = face;
+  const { dome } = EYE_SPECS[eyes.kind];
   const places = eyePlaces(form, frame, eyes);
   const stock = cupboard.eyes.find((e) => e.id === eyes.stockId) ?? null;
   const lifeMm = eyes.lifeMm === null ? null : eyes.lifeMm / s.scaleOfLife;
   const factorOf = (size: number) =>
     eyes.lifeMm === null ? null : figure(eyeFactor, { size, scale: s.scaleOfLife, life: eyes.lifeMm });
   const factor = factorOf(eyes.sizeMm);
-  const ball = spec.dome === 'ball';
-  const seen = ball ? figure(seenDisc, { size: eyes.sizeMm, deep: eyes.socketMm }) : null;
-  const out = ball ? figure(standsOut, { size: eyes.sizeMm, deep: eyes.socketMm }) : null;
+  const ball = { size: eyes.sizeMm, deep: eyes.socketMm };
+  const seen = dome === 'ball' ? figure(seenDisc, ball) : null;
+  const out = dome === 'ball' ? figure(standsOut, ball) : null;
   const discMm = seen?.value ?? eyes.sizeMm;
-  const outMm = out ? out.value : spec.dome === 'flat' ? FLAT_DOME * eyes.sizeMm : LINE_MM;
-  const frontShare = s.memo.keep('eyes-front', s.shapeKey + JSON.stringify([places, frame.z, discMm, outMm]), () =>
-    places.map((e) =>
-      seenShare(
-        // Its disc, half way up what stands out.
-        { at: add(e.at, scale(e.axis, Math.max(0, outMm) / 2)), axis: e.axis, radiusMm: discMm / 2, outMm: 0 },
-        frame.z,
-        (p) => blocked(form.skin, p, frame.z, Math.max(0.6, form.skin.edgeMm * 0.6)),
-      ),
-    ),
-  );
-  const kind = eyes.kind === 'stem' ? 'stem' : 'bead';
-  const two = places.length;
-  const sizes =
-    spec.made !== 'bought'
-      ? []
-      : cupboard.eyes
-          .filter((e) => e.kind === kind)
-          .map((eye): StockSize => {
-            const f = factorOf(eye.diameterMm);
-            return { eye, factor: f?.value ?? null, style: f && styleOf(f.value), enough: eye.count >= two };
-          })
-          .sort((a, b) => {
-            const off = (x: StockSize) => Math.abs(Math.log(x.eye.diameterMm / (lifeMm ?? eyes.sizeMm)));
-            return off(a) - off(b);
-          });
-  const density = hand.coreDensityMgCm3['flat felt'];
-  const woolDensity = eyes.kind === 'wound' ? density.most : density.usual;
-  const before =
-    ball && spec.made === 'wool'
-      ? figure(beforeFelting, { size: eyes.sizeMm, felted: woolDensity, loose: hand.wrapDensityMgCm3 })
-      : null;
-  const wool =
-    spec.made === 'bought'
-      ? null
-      : {
-          each: ball
-            ? figure(eyeWool, { size: eyes.sizeMm, density: woolDensity })
-            : figure(discWool, {
-                size: eyes.kind === 'closed' ? Math.sqrt(eyes.sizeMm * LINE_MM * (4 / Math.PI)) : eyes.sizeMm,
-                deep: FLAT_DEEP,
-                density: woolDensity,
-              }),
-          before,
-          lotId: eyes.layers.irisLotId ?? eyes.layers.pupilLotId ?? eyes.layers.rimLotId,
-        };
-  const numbers = {
-    sizeMm: eyes.sizeMm,
-    beforeMm: before?.value ?? null,
-    socketMm: eyes.socketMm,
-    stemMm: eyes.stem.lengthMm,
-    inDeg: eyes.stem.inDeg,
-    downDeg: eyes.stem.downDeg,
-    slantDeg: eyes.slantDeg,
-    two: two > 1,
-  };
+  const outMm = out ? out.value : dome === 'flat' ? FLAT_DOME * eyes.sizeMm : LINE_MM;
+  const frontShare = s.memo.keep('eyes-front', [form.skin, places, frame.z, discMm, outMm], seenFromFront);
+  const wool = eyeWoolOf(s);
   const edgeHex = edgeOf(eyes, stock, s.piece, cupboard);
   const reach = discMm / 2;
   const around = places[0] ? colourAround(places[0].at, reach, s.coat, s.shade) : null;
@@ -236,21 +246,15 @@ export function planEyes(s: EyeSetting): EyePlan {
     factor,
     style: factor && styleOf(factor.value),
     stock,
-    sizes,
+    sizes: stockSizes(s, places.length, lifeMm ?? eyes.sizeMm, factorOf),
     discMm,
     seen,
     out,
     outMm,
     frontShare,
-    stems: eyes.kind === 'stem' && two > 0 ? stemsOf(s, places) : null,
+    stems: eyes.kind === 'stem' && places.length > 0 ? stemsOf(s, places) : null,
     wool,
-    steps: [
-      ...(spec.make
-        ? [{ what: 'make' as const, says: spec.make(numbers), minutes: (spec.makeMinutes * two) / 2 }]
-        : []),
-      { what: 'seat' as const, says: spec.seat(numbers), minutes: 3 * two },
-      { what: 'set' as const, says: spec.set(numbers), minutes: (spec.setMinutes * two) / 2 },
-    ],
+    steps: stepsOf(face, places.length, wool?.before?.value ?? null),
     ladder: ladder(
       eyes,
       discMm,
@@ -274,16 +278,7 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
   const level = l && r ? mirrorsOf(s.frame, l.at, r.at) : false;
   const stock = s.cupboard.eyes.find((e) => e.id === s.face.eyes.stockId);
   const most = stock && stock.stemMm > 0 ? stock.stemMm : Math.max(stem.lengthMm, 30);
-  // A core that is another one has another volume.
-  const key = JSON.stringify([choice, room.starts, room.thickMm, room.wires, most, s.core?.volumeMm3 ?? null]);
-  const found = s.memo.keep('stems', s.shapeKey + key, () => {
-    const state = stemState(room, choice);
-    return {
-      state,
-      clearing: state.clear ? null : clearing(room, choice),
-      longestMm: longestClear(room, choice, most),
-    };
-  });
+  const found = s.memo.keep('stems', [room, choice, most], tryStems);
   return {
     choice,
     ...found,
@@ -297,6 +292,28 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
         : null,
   };
 }
+
+/** How stems stand in their room, what would clear them where they do not, and how long they may be at most. */
+function tryStems(room: StemRoom, choice: StemChoice, mostMm: number) {
+  const state = stemState(room, choice);
+  return { state, clearing: state.clear ? null : clearing(room, choice), longestMm: longestClear(room, choice, mostMm) };
+}
+
+/** Share of each eye seen from the front: of its disc, half way up what stands out. */
+const seenFromFront = (
+  skin: FormWork['skin'],
+  places: readonly EyePlace[],
+  forward: Vec3,
+  discMm: number,
+  outMm: number,
+): number[] =>
+  places.map((e) =>
+    seenShare(
+      { at: add(e.at, scale(e.axis, Math.max(0, outMm) / 2)), axis: e.axis, radiusMm: discMm / 2, outMm: 0 },
+      forward,
+      (p) => blocked(skin, p, forward, Math.max(0.6, skin.edgeMm * 0.6)),
+    ),
+  );
 
 function mirrorsOf(frame: HeadFrame, l: Vec3, r: Vec3): boolean {
   const [a, b] = [intoHead(frame, l), intoHead(frame, r)];

@@ -115,7 +115,7 @@ export function planWhiskers(
   set: WhiskerSet,
   obstacles: Obstacles,
   scaleOfLife: number,
-  cupboard: Cupboard,
+  threads: Cupboard['threads'],
 ): WhiskerPlan {
   const sides = form.body.board ? (['left'] as const) : (['left', 'right'] as const);
   const roots = sides.map((s) => ({ side: s, roots: rootsOf(form, frame, set, s) }));
@@ -162,7 +162,7 @@ export function planWhiskers(
       return { side, row: r.row, root: at, tip: add(at, scale(to, lengthMm)), lengthMm };
     }),
   );
-  const thread = cupboard.threads.find((t) => t.id === set.threadId) ?? null;
+  const thread = threads.find((t) => t.id === set.threadId) ?? null;
   return {
     id: set.id,
     name: set.name,

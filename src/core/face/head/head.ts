@@ -9,8 +9,7 @@ import type { BodyPart } from '@/core/form/body';
 import { nearestParts, type FormWork } from '@/core/form/form';
 import { pointOf } from '@/core/form/places';
 import { nodesOf, outOf, topOf } from '@/core/form/pose';
-import type { Face } from '@/core/piece/face';
-import type { Part } from '@/core/piece/schema';
+import type { Part, Place } from '@/core/piece/schema';
 
 export interface HeadFrame {
   readonly origin: Vec3;
@@ -99,13 +98,14 @@ function headReach(form: FormWork, frame: HeadFrame, core: ReadonlySet<string>, 
 }
 
 /** @returns null when the animal has no such part or no skin there */
-export function headOf(form: FormWork, face: Pick<Face, 'head' | 'nose'>): Head | null {
-  const origin = pointOf(form.body, face.nose.at);
-  const part = form.body.parts.find((p) => p.part.id === face.head);
+/** @param headPart id of the part that is the head */
+export function headOf(form: FormWork, headPart: string, noseAt: Place): Head | null {
+  const origin = pointOf(form.body, noseAt);
+  const part = form.body.parts.find((p) => p.part.id === headPart);
   if (!origin || !part) return null;
   const frame: HeadFrame = { origin, ...axesOf(part) };
   const parts = form.body.parts.map((p) => p.part);
-  const core = headParts(parts, face.head);
+  const core = headParts(parts, headPart);
   const near = nearestParts(form);
   const { positions, triangles } = form.skin;
   const n = positions.length / 3;

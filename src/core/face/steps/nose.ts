@@ -1,5 +1,5 @@
 /** The nose: the guide for the eyes, easier before the muzzle is joined. */
-import type { CorePlan } from '@/core/build/core';
+import type { CorePlan } from '@/core/build/core-plan';
 import { decided } from '@/core/decision';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';

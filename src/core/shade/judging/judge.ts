@@ -43,87 +43,138 @@ interface Named {
   readonly hex: string;
 }
 
-export function judgePiece(
-  piece: Piece,
-  cupboard: Cupboard,
-  hand: Hand,
-  areas: readonly ShadedArea[],
-  markings: readonly MarkingPlan[],
-  shaped: Pick<ShapedAreas, 'owner' | 'shapes'>,
-  form: FormWork,
-): { readonly result: Judged; readonly findings: readonly Finding[] } {
-  const findings: Finding[] = [];
-  const pairs: Pair[] = [];
-  const pair = (kind: Pair['kind'], a: Named, b: Named, borderMm: number | null): Pair => {
-    const contrast = difference(labOf(a.hex), labOf(b.hex));
-    const dim = (hex: string) => labOfLinear(under(linearOf(hex), DAYLIGHTS[2]));
-    const dusk = difference(dim(a.hex), dim(b.hex));
-    const same = kind === 'areas' && contrast < ONE_COLOUR;
-    const verdict = same
-      ? 'same colour'
-      : contrast < VANISHES
-        ? 'vanishes'
-        : dusk < VANISHES / 2
-          ? 'vanishes at dusk'
-          : 'stands apart';
-    const made: Pair = {
-      kind,
-      a,
-      b,
-      contrast,
-      dusk,
-      words: inWords(labOf(a.hex), labOf(b.hex)),
-      verdict,
-      borderMm,
-      rim: verdict === 'vanishes' ? rimFor(a.hex, b.hex, cupboard) : null,
-    };
-    pairs.push(made);
-    return made;
+interface ToJudge {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly areas: readonly ShadedArea[];
+  readonly markings: readonly MarkingPlan[];
+  readonly shaped: Pick<ShapedAreas, 'owner' | 'shapes'>;
+  readonly form: FormWork;
+}
+
+interface Said<T> {
+  readonly list: readonly T[];
+  readonly findings: readonly Finding[];
+}
+
+export function judgePiece(x: ToJudge): { readonly result: Judged; readonly findings: readonly Finding[] } {
+  const { areas, markings } = x;
+  const small = smallParts(x);
+  const set = partsAgainstGround(x, small.list);
+  const agreements = partsAmongThemselves(x.piece, small.list);
+  const linings = liningsSeen(x);
+  const palette = [
+    ...areas.filter((a) => a.layers.length > 0).map(named),
+    ...markings.flatMap((m) => (m.seenHex ? [{ id: m.id, name: m.name, hex: m.seenHex }] : [])),
+    ...small.list.map((s) => ({ id: s.part.id, name: s.part.name, hex: s.hex })),
+  ].map((c): PaletteEntry => ({ ...c, under: DAYLIGHTS.map((d) => hexOf(under(linearOf(c.hex), d))) }));
+  const pairs = [...areaPairs(x), ...markingPairs(x), ...set.list].sort((a, b) => a.contrast - b.contrast);
+  return {
+    result: { pairs, palette, agreements: agreements.list, linings: linings.list },
+    findings: [small, set, agreements, linings].flatMap((s) => s.findings),
   };
+}
+
+/** Two neighbours: how far apart by day and at dusk, in a word, and a rim where they run into each other. */
+function pairOf(kind: Pair['kind'], a: Named, b: Named, borderMm: number | null, cupboard: Cupboard): Pair {
+  const contrast = difference(labOf(a.hex), labOf(b.hex));
+  const dim = (hex: string) => labOfLinear(under(linearOf(hex), DAYLIGHTS[2]));
+  const dusk = difference(dim(a.hex), dim(b.hex));
+  const same = kind === 'areas' && contrast < ONE_COLOUR;
+  const verdict = same
+    ? 'same colour'
+    : contrast < VANISHES
+      ? 'vanishes'
+      : dusk < VANISHES / 2
+        ? 'vanishes at dusk'
+        : 'stands apart';
+  return {
+    kind,
+    a,
+    b,
+    contrast,
+    dusk,
+    words: inWords(labOf(a.hex), labOf(b.hex)),
+    verdict,
+    borderMm,
+    rim: verdict === 'vanishes' ? rimFor(a.hex, b.hex, cupboard) : null,
+  };
+}
+
+/** Neighbouring areas, each as it looks where it meets the other. */
+function areaPairs({ piece, cupboard, areas, shaped, form }: ToJudge): Pair[] {
   const border = borderColours(
     shaped,
     areas.map((a) => a.field),
   );
-  /** An area as it looks where it meets another one. */
   const atBorder = (i: number, j: number): Named => {
     const seen = border.get(i)!.get(j);
     return seen ? { ...named(areas[i]!), hex: hexOf(seen) } : named(areas[i]!);
   };
-  for (const { i, j, mmLong } of neighbours(form, shaped.owner, piece.areas.length)) {
-    if (mmLong < LEAST_BORDER * piece.form.finishedLengthMm || !shaped.shapes[i] || !shaped.shapes[j]) continue;
-    pair('areas', atBorder(i, j), atBorder(j, i), mmLong);
-  }
-  for (const m of markings) {
+  return neighbours(form, shaped.owner, piece.areas.length).flatMap(({ i, j, mmLong }) =>
+    mmLong < LEAST_BORDER * piece.form.finishedLengthMm || !shaped.shapes[i] || !shaped.shapes[j]
+      ? []
+      : [pairOf('areas', atBorder(i, j), atBorder(j, i), mmLong, cupboard)],
+  );
+}
+
+/** Markings against what lies under them. */
+const markingPairs = ({ markings, areas, cupboard }: ToJudge): Pair[] =>
+  markings.flatMap((m) => {
     const area = areas.find((a) => a.id === m.hosts[0]?.areaId);
-    if (m.seenHex && m.hostHex && area)
-      pair('marking', { id: m.id, name: m.name, hex: m.seenHex }, { ...named(area), hex: m.hostHex }, null);
-  }
-  const small = piece.smallParts.flatMap((s) => {
-    const m = mixed(s.recipe, s.even, cupboard, hand);
-    if (!isMixed(m)) {
-      findings.push({
-        id: `shade-small-missing-${s.id}`,
-        code: 'shade-small-missing',
-        stage: 'shade',
-        severity: 'stop',
-        about: ref('small part', s.id),
-        says: say`A wool of ${s.name} is not in the cupboard.`,
-        why: say`Its colour cannot be judged until it has another wool.`,
-        remedies: [],
-      });
-      return [];
-    }
-    return [{ part: s, hex: m.hex, lab: m.lab }];
+    if (!m.seenHex || !m.hostHex || !area) return [];
+    return [
+      pairOf(
+        'marking',
+        { id: m.id, name: m.name, hex: m.seenHex },
+        { ...named(area), hex: m.hostHex },
+        null,
+        cupboard,
+      ),
+    ];
   });
-  for (const s of small) {
+
+interface SmallSeen {
+  readonly part: Piece['smallParts'][number];
+  readonly hex: string;
+  readonly lab: Triple;
+}
+
+/** Nose, pads, beak and the like by the colour of their wool. */
+function smallParts({ piece, cupboard, hand }: ToJudge): Said<SmallSeen> {
+  const findings: Finding[] = [];
+  const list = piece.smallParts.flatMap((s): SmallSeen[] => {
+    const m = mixed(s.recipe, s.even, cupboard, hand);
+    if (isMixed(m)) return [{ part: s, hex: m.hex, lab: m.lab }];
+    findings.push({
+      id: `shade-small-missing-${s.id}`,
+      code: 'shade-small-missing',
+      stage: 'shade',
+      severity: 'stop',
+      about: ref('small part', s.id),
+      says: say`A wool of ${s.name} is not in the cupboard.`,
+      why: say`Its colour cannot be judged until it has another wool.`,
+      remedies: [],
+    });
+    return [];
+  });
+  return { list, findings };
+}
+
+/** Small parts against the area round them. */
+function partsAgainstGround({ piece, cupboard, areas, shaped, form }: ToJudge, small: readonly SmallSeen[]): Said<Pair> {
+  const findings: Finding[] = [];
+  const list = small.flatMap((s): Pair[] => {
     const at = roundPart(piece, form, shaped, s.part.on, s.part.kind === 'eye' || s.part.kind === 'eye rim');
-    if (at === null) continue;
-    const { area: i } = at;
-    const p = pair(
+    if (at === null) return [];
+    const area = areas[at.area]!;
+    const p = pairOf(
       'small part',
       { id: s.part.id, name: s.part.name, hex: s.hex },
-      { ...named(areas[i]!), hex: seenHere(areas[i]!, shaped.shapes[i]!, at.vertices) },
+      { ...named(area), hex: seenHere(area, shaped.shapes[at.area]!, at.vertices) },
       null,
+      cupboard,
     );
     if (p.verdict === 'vanishes') {
       findings.push({
@@ -132,54 +183,59 @@ export function judgePiece(
         stage: 'shade',
         severity: 'caution',
         about: ref('small part', s.part.id),
-        says: say`${s.part.name} vanishes against ${areas[i]!.name}.`,
+        says: say`${s.part.name} vanishes against ${area.name}.`,
         why: p.rim
           ? say`At arm’s length the two run into each other. A thin ring of ${p.rim.name} or an indentation brings it back.`
           : say`At arm’s length the two run into each other. An indentation round it brings it back.`,
         remedies: [],
       });
     }
-  }
-  const agreements: Agreement[] = [];
-  small.forEach((s, i) =>
-    small.slice(i + 1).forEach((t) => {
-      if ([s, t].some((x) => x.part.kind === 'eye' || x.part.kind === 'other')) return;
+    return [p];
+  });
+  return { list, findings };
+}
+
+/** Bare parts of one animal are of one family of colour; eyes may be of any. */
+function partsAmongThemselves(piece: Piece, small: readonly SmallSeen[]): Said<Agreement> {
+  const findings: Finding[] = [];
+  const bare = small.filter((s) => s.part.kind !== 'eye' && s.part.kind !== 'other');
+  const list = bare.flatMap((s, i) =>
+    bare.slice(i + 1).map((t): Agreement => {
       const contrast = difference(s.lab, t.lab);
       const agrees = contrast < 2 * VANISHES && !hueClash(s.lab, t.lab);
-      agreements.push({
-        a: s.part.id,
-        b: t.part.id,
-        aName: s.part.name,
-        bName: t.part.name,
-        contrast,
-        agrees,
-        words: inWords(s.lab, t.lab),
-      });
-      if (agrees) return;
-      findings.push({
-        id: `shade-clash-${s.part.id}-${t.part.id}`,
-        code: 'shade-clash',
-        stage: 'shade',
-        severity: 'caution',
-        about: ref('small part', t.part.id),
-        says: say`${t.part.name} clashes with ${s.part.name}: ${inWords(s.lab, t.lab)}.`,
-        why: say`Bare parts of one animal are of one family of colour. Decide before they are made; changing them later is work done twice.`,
-        remedies: [
-          {
-            label: say`Give ${t.part.name} the colour of ${s.part.name}`,
-            effect: say`the same blend`,
-            changes: [
-              {
-                path: ['smallParts', piece.smallParts.findIndex((x) => x.id === t.part.id), 'recipe'],
-                value: s.part.recipe,
-              },
-            ],
-          },
-        ],
-      });
+      const words = inWords(s.lab, t.lab);
+      if (!agrees)
+        findings.push({
+          id: `shade-clash-${s.part.id}-${t.part.id}`,
+          code: 'shade-clash',
+          stage: 'shade',
+          severity: 'caution',
+          about: ref('small part', t.part.id),
+          says: say`${t.part.name} clashes with ${s.part.name}: ${words}.`,
+          why: say`Bare parts of one animal are of one family of colour. Decide before they are made; changing them later is work done twice.`,
+          remedies: [
+            {
+              label: say`Give ${t.part.name} the colour of ${s.part.name}`,
+              effect: say`the same blend`,
+              changes: [
+                {
+                  path: ['smallParts', piece.smallParts.findIndex((p) => p.id === t.part.id), 'recipe'],
+                  value: s.part.recipe,
+                },
+              ],
+            },
+          ],
+        });
+      return { a: s.part.id, b: t.part.id, aName: s.part.name, bName: t.part.name, contrast, agrees, words };
     }),
   );
-  const linings = piece.flatParts.flatMap((f): LiningSeen[] => {
+  return { list, findings };
+}
+
+/** What of a lining is seen from without. */
+function liningsSeen({ piece, cupboard, hand }: ToJudge): Said<LiningSeen> {
+  const findings: Finding[] = [];
+  const list = piece.flatParts.flatMap((f): LiningSeen[] => {
     const lot = cupboard.lots.find((l) => l.id === f.lotId);
     const lining = cupboard.lots.find((l) => l.id === f.liningLotId);
     if (!lot || !lining) return [];
@@ -214,12 +270,7 @@ export function judgePiece(
       },
     ];
   });
-  const palette = [
-    ...areas.filter((a) => a.layers.length > 0).map(named),
-    ...markings.flatMap((m) => (m.seenHex ? [{ id: m.id, name: m.name, hex: m.seenHex }] : [])),
-    ...small.map((s) => ({ id: s.part.id, name: s.part.name, hex: s.hex })),
-  ].map((x): PaletteEntry => ({ ...x, under: DAYLIGHTS.map((d) => hexOf(under(linearOf(x.hex), d))) }));
-  return { result: { pairs: pairs.sort((a, b) => a.contrast - b.contrast), palette, agreements, linings }, findings };
+  return { list, findings };
 }
 
 const named = (a: ShadedArea): Named => ({ id: a.id, name: a.name, hex: a.meanHex });

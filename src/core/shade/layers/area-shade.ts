@@ -95,22 +95,23 @@ export interface AreaWork {
 
 interface AreaToShade {
   readonly area: Area;
-  readonly plan: AreaPlan;
+  /** Null for bare core. */
+  readonly coated: Coated | null;
   /** Null for an area that lies nowhere. */
   readonly shape: AreaShape | null;
   readonly form: FormWork;
   readonly groundHex: string;
   readonly markings: readonly PieceMarking[];
   readonly onSkin: readonly MarkingOnSkin[];
-  readonly cupboard: Cupboard;
+  readonly stock: Pick<Cupboard, 'lots' | 'blends'>;
   readonly hand: Hand;
   readonly seed: number;
 }
 
 export function shadeArea(c: AreaToShade): AreaWork {
-  const { area, shape, cupboard, hand } = c;
+  const { area, shape, stock, hand } = c;
   const ground = reflectanceOf(c.groundHex);
-  const own = readyLayers(area.shade.layers, coatedOf(c), cupboard, hand);
+  const own = readyLayers(area.shade.layers, c.coated, stock, hand);
   const coatAt = own.list.findIndex((l) => l.says === 'coat');
   const below = own.list.filter((l) => l.says === 'coat' || l.says === 'veil').at(-1)?.recipe ?? null;
   const areas = shape ? vertexAreas(shape.patch) : new Float64Array(0);
@@ -128,7 +129,7 @@ export function shadeArea(c: AreaToShade): AreaWork {
   const marks = c.markings.map((m, k) => {
     const cover = shape && coverOf(m, c.onSkin[k]!, shape, c.form.skin.edgeMm, c.seed);
     if (!cover) return null;
-    const { list } = readyLayers(m.layers, null, cupboard, hand, below);
+    const { list } = readyLayers(m.layers, null, stock, hand, below);
     const at = m.under && coatAt >= 0 ? coatAt : own.list.length;
     return { list, at, cover, fields: list.map((l) => fieldHere(l).map((x, v) => x * cover[v]!)) };
   });
@@ -201,7 +202,7 @@ export function shadeArea(c: AreaToShade): AreaWork {
 }
 
 /** The coat with its wool as it is laid, tips kept, opened or cut; null for bare core. */
-function coatedOf({ area, plan, cupboard }: AreaToShade): Coated | null {
+export function coatedOf(area: Area, plan: AreaPlan, cupboard: Cupboard): Coated | null {
   const lot = area.coat.method === 'none' ? undefined : cupboard.lots.find((l) => l.id === plan.fur?.lotId);
   if (!plan.fur || !lot) return null;
   const { tipColour, tipShare } = plan.fur.pile;
@@ -229,7 +230,7 @@ function layerPlan(
   field: Float64Array,
   after: Float64Array,
   areas: Float64Array,
-  { cupboard, hand }: Pick<AreaToShade, 'cupboard' | 'hand'>,
+  { stock, hand }: Pick<AreaToShade, 'stock' | 'hand'>,
 ): LayerPlan {
   const areaMm2 = field.reduce((s, f, v) => s + f * areas[v]!, 0);
   const laid = l.says !== 'coat';
@@ -240,7 +241,7 @@ function layerPlan(
     id: l.id,
     layerId: l.layer.id,
     says: l.says,
-    wool: recipeWords(l.recipe, cupboard.lots),
+    wool: recipeWords(l.recipe, stock.lots),
     amount: laid && l.stack.layers !== null ? amountOf(l.stack.layers) : null,
     arealMgCm2: l.arealMgCm2,
     layers:

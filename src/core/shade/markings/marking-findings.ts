@@ -37,6 +37,9 @@ const eyePoints = (form: FormWork, { eyes }: NonNullable<Piece['face']>): Vec3[]
     return p ? [p] : [];
   });
 
+type Put = (f: Omit<Finding, 'stage' | 'about'>) => void;
+type Marking = Piece['markings'][number];
+
 export function markingFindings(
   piece: Piece,
   cupboard: Cupboard,
@@ -48,12 +51,11 @@ export function markingFindings(
 ): Finding[] {
   const out: Finding[] = [];
   const { face } = piece;
-  const set = face ? eyePoints(form, face) : null;
-  const eyes = set ?? shaped.shapes.flatMap((s) => s?.away ?? []);
+  const eyes = face ? eyePoints(form, face) : shaped.shapes.flatMap((s) => s?.away ?? []);
+  const roomMm = face ? face.eyes.sizeMm / 2 + RIM_ROOM : EYE_ROOM * piece.form.finishedLengthMm;
   piece.markings.forEach((m, k) => {
     const plan = plans[k]!;
-    const put = (f: Omit<Finding, 'stage' | 'about'>) =>
-      out.push({ ...f, stage: 'shade', about: ref('marking', m.id) });
+    const put: Put = (f) => out.push({ ...f, stage: 'shade', about: ref('marking', m.id) });
     out.push(...missingFindings(ref('marking', m.id), m.name, readyLayers(m.layers, null, cupboard, hand).missing));
     if (plan.areaMm2 < 0.5) {
       put({
@@ -66,72 +68,19 @@ export function markingFindings(
       });
       return;
     }
-    if ('startMm' in m.shape) {
-      const least = Math.min(m.shape.startMm, m.shape.endMm > 0 ? m.shape.endMm : m.shape.startMm);
-      if (least < FINEST) {
-        put({
-          id: `shade-fine-${m.id}`,
-          code: 'shade-fine',
-          severity: 'caution',
-          says: say`${m.name} is finer than a needle can lay: ${mm(least)}.`,
-          why: say`Below ${mm(FINEST)} the wool spreads under the needle. Lay it wider, or break it into dashes with the reverse needle.`,
-          remedies: [
-            {
-              label: say`Make it ${mm(1)} at its finest`,
-              effect: say`as fine as can be laid`,
-              changes: [
-                { path: ['markings', k, 'shape', 'startMm'], value: Math.max(1, m.shape.startMm) },
-                ...(m.shape.endMm > 0
-                  ? [{ path: ['markings', k, 'shape', 'endMm'], value: Math.max(1, m.shape.endMm) }]
-                  : []),
-              ],
-            },
-          ],
-        });
-      }
-      const end = m.shape.through[m.shape.through.length - 1]!;
-      const part = form.body.parts.find((p) => p.part.id === end.part);
-      if (m.shape.kind === 'blaze' && part) {
-        // From beyond its end a place is drawn back onto the tip; the nose takes about one and a half radii of it.
-        const free = part.part.root === 'start';
-        const tip = pointOf(form.body, { ...end, along: free ? 1.5 : -0.5, up: 0, out: 0 });
-        const last = plan.line[plan.line.length - 1];
-        const short = tip && last ? Math.hypot(tip[0] - last[0], tip[1] - last[1], tip[2] - last[2]) : Infinity;
-        const least = NOSE_ROOM * (free ? part.left[part.left.length - 1]!.rb : part.left[0]!.ra);
-        if (short < least) {
-          put({
-            id: `shade-blaze-${m.id}`,
-            code: 'shade-blaze',
-            severity: 'caution',
-            says: say`${m.name} runs to within ${mm(short)} of the tip.`,
-            why: say`A blaze tapers toward the nose and stops short of it; leave ${mm(least)} for the nose.`,
-            remedies: [
-              {
-                label: say`Stop ${mm(Math.ceil(m.shape.stopMm + least - short))} short`,
-                effect: say`leaves room for the nose`,
-                changes: [
-                  { path: ['markings', k, 'shape', 'stopMm'], value: Math.ceil(m.shape.stopMm + least - short) },
-                ],
-              },
-            ],
-          });
-        }
-      }
-    }
-    const room = face ? face.eyes.sizeMm / 2 + RIM_ROOM : EYE_ROOM * piece.form.finishedLengthMm;
-    if (eyes.length > 0 && m.shape.kind !== 'mask') {
-      // Depth inside the marking is a distance: less than the room beyond its border is too near.
-      const near = eyes.some((e) => onSkin[k]!.depth[nearestVertex(form.skin.positions, e)]! > -room);
-      if (near) {
-        put({
-          id: `shade-room-${m.id}`,
-          code: 'shade-room',
-          severity: 'caution',
-          says: say`${m.name} leaves no room for the eye.`,
-          why: say`It comes nearer than ${mm(room)} to the middle of an eye; the eye and its rim need that much.`,
-          remedies: [],
-        });
-      }
+    tooFine(m, k, put);
+    reachesNose(m, k, plan, form, put);
+    // Depth inside the marking is a distance: less than the room beyond its border is too near.
+    const near = (e: Vec3) => onSkin[k]!.depth[nearestVertex(form.skin.positions, e)]! > -roomMm;
+    if (m.shape.kind !== 'mask' && eyes.some(near)) {
+      put({
+        id: `shade-room-${m.id}`,
+        code: 'shade-room',
+        severity: 'caution',
+        says: say`${m.name} leaves no room for the eye.`,
+        why: say`It comes nearer than ${mm(roomMm)} to the middle of an eye; the eye and its rim need that much.`,
+        remedies: [],
+      });
     }
     if (plan.contrast !== null && plan.contrast < VANISHES) {
       put({
@@ -143,33 +92,7 @@ export function markingFindings(
         remedies: [],
       });
     }
-    m.layers.forEach((l, j) => {
-      const laid = plan.layers.find((x) => x.layerId === l.id);
-      if (l.kind !== 'veil' || l.aim !== 'hide' || !laid || laid.showsBy <= HIDES || !plan.hostHex) return;
-      const mix = mixed(l.recipe, l.even, cupboard, hand);
-      if (!isMixed(mix)) return;
-      const need = j === 0 ? hidingMg(mix.curve, reflectanceOf(plan.hostHex), mix.m1, mix.kappa) : null;
-      put({
-        id: `shade-hide-${m.id}-${l.id}`,
-        code: 'shade-hide',
-        severity: 'caution',
-        says: say`What lies below shows through ${m.name}.`,
-        why:
-          need === null
-            ? say`${laid.wool} would hardly ever hide it; lay a paler ground under it first.`
-            : say`Hiding takes ${mgCm2(need)} of ${laid.wool}, ${grams(woolFor(need - l.arealMgCm2, laid.areaMm2, hand))} more.`,
-        remedies:
-          need === null
-            ? []
-            : [
-                {
-                  label: say`Lay ${mgCm2(need)}`,
-                  effect: say`hides what is below`,
-                  changes: [{ path: ['markings', k, 'layers', j, 'arealMgCm2'], value: need }],
-                },
-              ],
-      });
-    });
+    showsThrough(m, k, plan, cupboard, hand, put);
     if (m.broken && !reverseOwned(cupboard)) {
       put({
         id: `shade-broken-${m.id}`,
@@ -182,4 +105,90 @@ export function markingFindings(
     }
   });
   return out;
+}
+
+/** A line finer than a needle can lay. */
+function tooFine(m: Marking, k: number, put: Put): void {
+  if (!('startMm' in m.shape)) return;
+  const { startMm, endMm } = m.shape;
+  const least = Math.min(startMm, endMm > 0 ? endMm : startMm);
+  if (least >= FINEST) return;
+  put({
+    id: `shade-fine-${m.id}`,
+    code: 'shade-fine',
+    severity: 'caution',
+    says: say`${m.name} is finer than a needle can lay: ${mm(least)}.`,
+    why: say`Below ${mm(FINEST)} the wool spreads under the needle. Lay it wider, or break it into dashes with the reverse needle.`,
+    remedies: [
+      {
+        label: say`Make it ${mm(1)} at its finest`,
+        effect: say`as fine as can be laid`,
+        changes: [
+          { path: ['markings', k, 'shape', 'startMm'], value: Math.max(1, startMm) },
+          ...(endMm > 0 ? [{ path: ['markings', k, 'shape', 'endMm'], value: Math.max(1, endMm) }] : []),
+        ],
+      },
+    ],
+  });
+}
+
+/** A blaze that leaves no room for the nose. */
+function reachesNose(m: Marking, k: number, plan: MarkingPlan, form: FormWork, put: Put): void {
+  if (m.shape.kind !== 'blaze') return;
+  const end = m.shape.through[m.shape.through.length - 1]!;
+  const part = form.body.parts.find((p) => p.part.id === end.part);
+  if (!part) return;
+  // From beyond its end a place is drawn back onto the tip; the nose takes about one and a half radii of it.
+  const free = part.part.root === 'start';
+  const tip = pointOf(form.body, { ...end, along: free ? 1.5 : -0.5, up: 0, out: 0 });
+  const last = plan.line[plan.line.length - 1];
+  const short = tip && last ? Math.hypot(tip[0] - last[0], tip[1] - last[1], tip[2] - last[2]) : Infinity;
+  const least = NOSE_ROOM * (free ? part.left[part.left.length - 1]!.rb : part.left[0]!.ra);
+  if (short >= least) return;
+  const stopMm = Math.ceil(m.shape.stopMm + least - short);
+  put({
+    id: `shade-blaze-${m.id}`,
+    code: 'shade-blaze',
+    severity: 'caution',
+    says: say`${m.name} runs to within ${mm(short)} of the tip.`,
+    why: say`A blaze tapers toward the nose and stops short of it; leave ${mm(least)} for the nose.`,
+    remedies: [
+      {
+        label: say`Stop ${mm(stopMm)} short`,
+        effect: say`leaves room for the nose`,
+        changes: [{ path: ['markings', k, 'shape', 'stopMm'], value: stopMm }],
+      },
+    ],
+  });
+}
+
+/** A layer of a marking that is to hide what it lies on and does not. */
+function showsThrough(m: Marking, k: number, plan: MarkingPlan, cupboard: Cupboard, hand: Hand, put: Put): void {
+  m.layers.forEach((l, j) => {
+    const laid = plan.layers.find((x) => x.layerId === l.id);
+    if (l.kind !== 'veil' || l.aim !== 'hide' || !laid || laid.showsBy <= HIDES || !plan.hostHex) return;
+    const mix = mixed(l.recipe, l.even, cupboard, hand);
+    if (!isMixed(mix)) return;
+    const need = j === 0 ? hidingMg(mix.curve, reflectanceOf(plan.hostHex), mix.m1, mix.kappa) : null;
+    put({
+      id: `shade-hide-${m.id}-${l.id}`,
+      code: 'shade-hide',
+      severity: 'caution',
+      says: say`What lies below shows through ${m.name}.`,
+      why:
+        need === null
+          ? say`${laid.wool} would hardly ever hide it; lay a paler ground under it first.`
+          : say`Hiding takes ${mgCm2(need)} of ${laid.wool}, ${grams(woolFor(need - l.arealMgCm2, laid.areaMm2, hand))} more.`,
+      remedies:
+        need === null
+          ? []
+          : [
+              {
+                label: say`Lay ${mgCm2(need)}`,
+                effect: say`hides what is below`,
+                changes: [{ path: ['markings', k, 'layers', j, 'arealMgCm2'], value: need }],
+              },
+            ],
+    });
+  });
 }

@@ -5,7 +5,7 @@
 import { outOf } from '@/core/materials';
 import { figure, letter, method } from '@/core/method/define';
 import type { Bows } from '@/core/piece/coat';
-import type { Finding, Remedy } from '@/core/stage';
+import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, degrees, mm, say, share } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
 import { coverFigure, coverOf, overlap, WELL, type FurLay } from '@/core/coat/cover/cover';
@@ -17,6 +17,7 @@ import { half } from '@/core/coat/techniques/half';
 import { foldedCut, furLoft, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
 import { cutThenLay } from '@/core/coat/operations';
+import { HIDDEN, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
@@ -24,7 +25,7 @@ import type { RowPiece, RowSet } from '@/core/coat/rows/rows';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
-import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 export const bowMass = method({
   id: 'bow-mass',
@@ -219,6 +220,62 @@ function findingsOf(c: LayContext<Bows>, rows: RowSet): Finding[] {
   return out;
 }
 
+function figuresOf(c: LayContext<Bows>, rows: RowSet) {
+  const { spec, hand } = c;
+  const n = piecesAlong(rows, pitchOf(spec));
+  const over = overOf(spec.lengthMm, hand);
+  const cut = figure(foldedCut, { length: spec.lengthMm, root: hand.rootMm, over });
+  return {
+    ...shown(look(c)),
+    ...rowFigures(c, rows),
+    cutLength: cut,
+    mass: figure(bowMass, {
+      bows: n,
+      bow: spec.bowMg,
+      cut: cut.value,
+      length: spec.lengthMm,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    }),
+    minutes: figure(bowMinutes, {
+      bows: n,
+      bow: hand.minutesPerBow,
+      rows: rows.totalMm,
+      stabs: hand.stabsPerCm,
+      passes: hand.passesLine + hand.passesFold,
+      rate: hand.stabsPerMinute,
+    }),
+    waste: figure(trimWaste, { lay: layOf(c).layMgCm, rows: rows.totalMm, over, length: spec.lengthMm }),
+    bows: figure(pinchCount, { pinches: n, pitch: pitchOf(spec) }),
+    fan: figure(fanStep, {
+      turn: rows.rows.reduce((s, r) => s + r.pieces.reduce((q, p) => q + turnAlong(p), 0), 0),
+      bows: n,
+    }),
+  };
+}
+
+/** Cutting, and setting bow by bow. */
+function operationsOf(c: LayContext<Bows>, f: ReturnType<typeof figuresOf>, rows: RowSet): Operation[] {
+  const { spec, lot, hand } = c;
+  const passes = hand.passesLine + hand.passesFold;
+  return cutThenLay(c, {
+    cutLengthMm: f.cutLength.value,
+    materials: outOf(lot, f.mass.value, 'coat'),
+    cut: {
+      does: say`Cut ${lot.name} into ${mm(f.cutLength.value)} lengths for the bows of ${c.area.name}`,
+      minutes: Math.max(1, f.mass.value * 2),
+    },
+    lay: {
+      does: say`Set ${count(f.bows.value)} bows in ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, hem first, each a fan of ${degrees(spec.fanDeg)}${c.shape.away.length > 0 ? ', all pointing away from the eye' : ''}`,
+      rows: rows.rows.length,
+      passes: say`pinch in the middle, ${count(hand.passesLine)} stabs across, fold, ${count(hand.passesFold)} along the fold`,
+      needlework: rootRows(c.area.id, rows.totalMm, layOf(c).layMgCm, passes, spec.spacingMm, lot, hand),
+      minutes: f.minutes.value,
+      caution: say`Eyes on the point of the needle, fingers flat and out of its way; never stab towards a set eye.`,
+    },
+  });
+}
+
 export const bows: Way<Bows> = {
   method: 'bows',
   title: 'Bows',
@@ -277,45 +334,12 @@ export const bows: Way<Bows> = {
   lay: (c) => {
     const { spec, lot, hand } = c;
     const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
-    const n = piecesAlong(rows, pitchOf(spec));
-    const cut = figure(foldedCut, { length: spec.lengthMm, root: hand.rootMm, over: overOf(spec.lengthMm, hand) });
-    const laid = spec.bowMg * c.habit;
-    const mass = figure(bowMass, {
-      bows: n,
-      bow: spec.bowMg,
-      cut: cut.value,
-      length: spec.lengthMm,
-      loss: hand.handlingLoss,
-      habit: c.habit,
-    });
-    const minutes = figure(bowMinutes, {
-      bows: n,
-      bow: hand.minutesPerBow,
-      rows: rows.totalMm,
-      stabs: hand.stabsPerCm,
-      passes: hand.passesLine + hand.passesFold,
-      rate: hand.stabsPerMinute,
-    });
-    const figures = {
-      ...shown(look(c)),
-      ...rowFigures(c, rows),
-      cutLength: cut,
-      mass,
-      minutes,
-      waste: figure(trimWaste, {
-        lay: (laid * 10) / pitchOf(spec),
-        rows: rows.totalMm,
-        over: overOf(spec.lengthMm, hand),
-        length: spec.lengthMm,
-      }),
-      bows: figure(pinchCount, { pinches: n, pitch: pitchOf(spec) }),
-      fan: figure(fanStep, {
-        turn: rows.rows.reduce((s, r) => s + r.pieces.reduce((q, p) => q + turnAlong(p), 0), 0),
-        bows: n,
-      }),
-    };
+    const figures = figuresOf(c, rows);
+    const over = overOf(spec.lengthMm, hand);
     const tuft = { widthMm: spec.widthMm, pitchMm: pitchOf(spec), staggered: true };
+    const courses = rows.rows.length === 1 ? ' course' : ' courses';
     return {
+      ...PLAIN_LAY,
       figures,
       docket: {
         sentence: [
@@ -323,18 +347,15 @@ export const bows: Way<Bows> = {
           { figure: 'cutLength' },
           ' lengths. Set ',
           { figure: 'bows' },
-          n === 1 ? ' bow' : ' bows in ',
-          ...(n === 1 ? [] : [{ figure: 'rows' } as const, rows.rows.length === 1 ? ' course' : ' courses']),
+          ...(figures.bows.value === 1 ? [' bow'] : [' bows in ', { figure: 'rows' }, courses]),
           ', each over the edge of the last, turned ',
           { figure: 'fan' },
           ' on.',
         ],
         spacing: [spec.spacingMm],
         list: [
-          { label: lot.name.toLowerCase(), figure: 'mass' },
-          { label: 'to set', figure: 'minutes' },
-          { label: 'base hidden', figure: 'cover' },
-          { label: 'hidden aslant', figure: 'slant' },
+          ...takes(lot.name, 'to set'),
+          ...HIDDEN,
           { label: 'of courses', figure: 'rowLength' },
           { label: 'loft added', figure: 'loft' },
           { label: 'trimmed off', figure: 'waste' },
@@ -344,52 +365,24 @@ export const bows: Way<Bows> = {
       rows,
       chart: dressed(chart, { unit: bows.unit, tuft, tall: 0.8 }),
       coverMap: coverMapOf(c, false, (gape) => coverOf({ ...layOf(c), spacingMm: spec.spacingMm * gape })),
-      draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
+      draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],
       pile: {
         ...PLAIN_PILE,
         ...pileOfLot(lot, hand),
         hemMm: spec.lengthMm,
         topMm: spec.lengthMm,
-        overMm: overOf(spec.lengthMm, hand),
+        overMm: over,
         liftDeg: spec.liftDeg,
         scatter: Math.max(0.12, (spec.fanDeg * Math.PI) / 180 / Math.sqrt(12)),
         tuft: { ...tuft, widthMm: spec.widthMm * 0.5 },
       },
       trim: trimPlan(
-        spec.lengthMm + overOf(spec.lengthMm, hand),
+        spec.lengthMm + over,
         spec.lengthMm,
-        (laid / pitchOf(spec) / spec.lengthMm) * rows.totalMm,
+        (layOf(c).layMgCm / 10 / spec.lengthMm) * rows.totalMm,
       ),
-      loftUp: null,
-      sandwich: null,
-      strip: null,
-      sheet: null,
-      seats: [],
       findings: findingsOf(c, rows),
-      operations: cutThenLay(c, {
-        cutLengthMm: cut.value,
-        materials: outOf(lot, mass.value, 'coat'),
-        cut: {
-          does: say`Cut ${lot.name} into ${mm(cut.value)} lengths for the bows of ${c.area.name}`,
-          minutes: Math.max(1, mass.value * 2),
-        },
-        lay: {
-          does: say`Set ${count(n)} bows in ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, hem first, each a fan of ${degrees(spec.fanDeg)}${c.shape.away.length > 0 ? ', all pointing away from the eye' : ''}`,
-          rows: rows.rows.length,
-          passes: say`pinch in the middle, ${count(hand.passesLine)} stabs across, fold, ${count(hand.passesFold)} along the fold`,
-          needlework: rootRows(
-            c.area.id,
-            rows.totalMm,
-            (laid * 10) / pitchOf(spec),
-            hand.passesLine + hand.passesFold,
-            spec.spacingMm,
-            lot,
-            hand,
-          ),
-          minutes: minutes.value,
-          caution: say`Eyes on the point of the needle, fingers flat and out of its way; never stab towards a set eye.`,
-        },
-      }),
+      operations: operationsOf(c, figures, rows),
     };
   },
 };

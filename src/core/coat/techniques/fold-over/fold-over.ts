@@ -28,6 +28,7 @@ import { half } from '@/core/coat/techniques/half';
 import { foldOverFindings } from './fold-over-findings';
 import { foldedCut, furLoft, layMass, layMinutes, overLength, pinchCount, trimWaste } from './fold-over-methods';
 import { cutThenLay } from '@/core/coat/operations';
+import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import {
   coverMapOf,
@@ -43,7 +44,7 @@ import { thinnestLay } from '@/core/coat/cover/enough';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LAY, LENGTH, LIFT, SPACING } from '@/core/coat/coat-field';
 import { APART, SHORTEST, THINNEST } from '@/core/coat/cover/margin-range';
-import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Loft at a share of the way up. */
 function loftAt(s: Spec<FoldOver>, share: number): Figure {
@@ -248,6 +249,7 @@ export const foldOver: Way<FoldOver> = {
     const gaps = spec.pinchPitchMm > spec.pinchWidthMm;
     const ends = meanAlong(rows, (x) => lengthAt(spec, x));
     return {
+      ...PLAIN_LAY,
       figures,
       docket: {
         sentence: [
@@ -256,18 +258,14 @@ export const foldOver: Way<FoldOver> = {
           ...(figures.cutTop
             ? [' lengths at the hem, ', { figure: 'cutTop' } as const, ' at the top. Lay ']
             : [' lengths. Lay ']),
-          { figure: 'rows' },
-          figures.rows.value === 1 ? ' row' : ' rows',
-          ...(figures.rows.value === 1 ? [] : [' ', { spacing: true } as const, ' apart']),
+          ...rowsApart(figures.rows.value, foldOver.unit),
           ', hem first.',
         ],
         spacing: spec.topSpacingMm === null ? [spec.spacingMm] : [spec.spacingMm, spec.topSpacingMm],
         list: [
           { label: 'of rows', figure: 'rowLength' },
-          { label: lot.name.toLowerCase(), figure: 'mass' },
-          { label: 'to lay', figure: 'minutes' },
-          { label: 'base hidden', figure: 'cover' },
-          { label: 'hidden aslant', figure: 'slant' },
+          ...takes(lot.name, 'to lay'),
+          ...HIDDEN,
           { label: 'pinches', figure: 'pinches' },
           { label: 'loft added', figure: 'loft' },
           { label: 'rows overlap', figure: 'overlap' },
@@ -300,10 +298,6 @@ export const foldOver: Way<FoldOver> = {
         ((spec.layMgCm * c.habit) / spec.lengthMm / 10) * rows.totalMm,
       ),
       loftUp: varies(spec) ? SHARES.map((x) => loftAt(c, x).value) : null,
-      sandwich: null,
-      strip: null,
-      sheet: null,
-      seats: [],
       findings: foldOverFindings(c, figures, rows),
       operations: operationsOf(c, figures, rows),
     };

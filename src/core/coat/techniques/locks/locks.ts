@@ -6,7 +6,7 @@
 import { outOf } from '@/core/materials';
 import { figure } from '@/core/method/define';
 import type { Locks } from '@/core/piece/coat';
-import type { Finding, Remedy } from '@/core/stage';
+import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
 import { WELL } from '@/core/coat/cover/cover';
@@ -18,13 +18,15 @@ import { furLoft } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
 import { seatsOf } from './lock-seats';
 import { cutThenLay } from '@/core/coat/operations';
+import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import type { RowSet } from '@/core/coat/rows/rows';
 import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from './lock-methods';
 import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
-import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Scatter of whole and of opened locks as they fall, radians; how much wider an opened lock is. Ours. */
 const SCATTER = { whole: 0.1, opened: 0.25 };
@@ -75,7 +77,7 @@ function look(s: Spec<Locks>): Look {
   };
 }
 
-function findingsOf(c: LayContext<Locks>, rows: Parameters<typeof rowFindings>[1], needMm: number): Finding[] {
+function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding[] {
   const { spec, lot, hand } = c;
   const l = look(c);
   const remedies: Remedy[] = [];
@@ -145,6 +147,67 @@ function findingsOf(c: LayContext<Locks>, rows: Parameters<typeof rowFindings>[1
   return out;
 }
 
+function figuresOf(c: LayContext<Locks>, rows: RowSet) {
+  const { spec, hand } = c;
+  const n = piecesAlong(rows, spec.pitchMm);
+  const tips = tipsCut(c);
+  return {
+    ...shown(look(c)),
+    ...rowFigures(c, rows),
+    cutLength: figure(lockLength, { length: spec.lengthMm, root: hand.rootMm, folds: folds(spec), tips }),
+    mass: figure(lockMass, {
+      locks: n,
+      // Weighed with its root and the tips that are cut off.
+      lock: (spec.lockMg * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tips),
+      tips,
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    }),
+    minutes: figure(lockMinutes, { locks: n, lock: hand.minutesPerLock * (spec.opened ? 1.5 : 1) }),
+    waste: figure(tipWaste, { locks: n, lock: spec.lockMg, tips }),
+    locks: figure(lockCount, { locks: n, pitch: spec.pitchMm }),
+  };
+}
+
+/** Picking the locks, and setting them course by course. */
+function operationsOf(c: LayContext<Locks>, f: ReturnType<typeof figuresOf>, rows: RowSet): Operation[] {
+  const { spec, lot } = c;
+  const n = f.locks.value;
+  const tips =
+    spec.tips === 'cut' ? ', and cut the tips off' : spec.tips === 'opened' ? ', and open their tips' : '';
+  return cutThenLay(c, {
+    cutLengthMm: f.cutLength.value,
+    materials: outOf(lot, f.mass.value, 'coat'),
+    first: say`The locks are picked first.`,
+    cut: {
+      does: say`Pick ${count(n)} locks of ${lot.name} for ${c.area.name}, at least ${mm(f.cutLength.value)} long${tips}${spec.opened ? '; open them with the fingers' : ', whole'}`,
+      minutes: Math.max(2, n * 0.05),
+      caution:
+        lot.form === 'raw fleece'
+          ? say`Raw fleece carries dirt and germs: gloves, outdoors, wash your hands; a dust mask when it is teased.`
+          : say`Keep other colours covered while you tease.`,
+    },
+    lay: {
+      does: say`Set ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, a lock every ${mm(spec.pitchMm)}, each course half a lock on from the one below, hem first; the tips below stay showing`,
+      rows: rows.rows.length,
+      passes:
+        spec.root === 'felted middle'
+          ? say`felt across the middle of the lock, fold, felt along the fold; tuck, do not flatten`
+          : say`tease the cut end thin, felt it in, tip hanging; tuck, do not flatten`,
+      needlework: rootRows(
+        c.area.id,
+        rows.totalMm,
+        (f.mass.value * 1e4) / Math.max(1, rows.totalMm),
+        spec.root === 'felted middle' ? 4 : 3,
+        spec.spacingMm,
+        lot,
+        c.hand,
+      ),
+      minutes: f.minutes.value,
+    },
+  });
+}
+
 export const locks: Way<Locks> = {
   method: 'locks',
   title: 'Locks in courses',
@@ -205,33 +268,14 @@ export const locks: Way<Locks> = {
   lay: (c) => {
     const { spec, lot, hand } = c;
     const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
-    const n = piecesAlong(rows, spec.pitchMm);
-    const tips = tipsCut(c);
-    const need = figure(lockLength, { length: spec.lengthMm, root: hand.rootMm, folds: folds(spec), tips });
-    const mass = figure(lockMass, {
-      locks: n,
-      // Weighed with its root and the tips that are cut off.
-      lock: (spec.lockMg * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tips),
-      tips,
-      loss: hand.handlingLoss,
-      habit: c.habit,
-    });
-    const minutes = figure(lockMinutes, { locks: n, lock: hand.minutesPerLock * (spec.opened ? 1.5 : 1) });
+    const figures = figuresOf(c, rows);
     const tuft = {
       widthMm: Math.min(spec.pitchMm, spec.lockWidthMm * (spec.opened ? WIDER : 1)),
       pitchMm: spec.pitchMm,
       staggered: true,
     };
-    const figures = {
-      ...shown(look(c)),
-      ...rowFigures(c, rows),
-      cutLength: need,
-      mass,
-      minutes,
-      waste: figure(tipWaste, { locks: n, lock: spec.lockMg, tips }),
-      locks: figure(lockCount, { locks: n, pitch: spec.pitchMm }),
-    };
     return {
+      ...PLAIN_LAY,
       figures,
       docket: {
         sentence: [
@@ -240,20 +284,16 @@ export const locks: Way<Locks> = {
           ' locks at least ',
           { figure: 'cutLength' },
           ' long. Set them in ',
-          { figure: 'rows' },
-          rows.rows.length === 1 ? ' course' : ' courses ',
-          ...(rows.rows.length === 1 ? [] : [{ spacing: true } as const, ' apart']),
+          ...rowsApart(rows.rows.length, locks.unit),
           ', like bricks, tips down, hem first.',
         ],
         spacing: [spec.spacingMm],
         list: [
-          { label: lot.name.toLowerCase(), figure: 'mass' },
-          { label: 'to set', figure: 'minutes' },
-          { label: 'base hidden', figure: 'cover' },
-          { label: 'hidden aslant', figure: 'slant' },
+          ...takes(lot.name, 'to set'),
+          ...HIDDEN,
           { label: 'of courses', figure: 'rowLength' },
           { label: 'loft added', figure: 'loft' },
-          ...(tips > 0 ? [{ label: 'tips cut off', figure: 'waste' }] : []),
+          ...(tipsCut(c) > 0 ? [{ label: 'tips cut off', figure: 'waste' }] : []),
           { label: 'of locks', figure: 'areal' },
         ],
       },
@@ -262,7 +302,7 @@ export const locks: Way<Locks> = {
       coverMap: coverMapOf(c, false, (gape) =>
         coverIs({ ...c, spec: { ...spec, spacingMm: Math.min(120, spec.spacingMm * gape) } }),
       ),
-      draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
+      draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],
       pile: {
         ...PLAIN_PILE,
         ...pileOfLot(lot, hand),
@@ -277,43 +317,9 @@ export const locks: Way<Locks> = {
         tuft,
       },
       trim: null,
-      loftUp: null,
-      sandwich: null,
-      strip: null,
-      sheet: null,
-      seats: seatsOf(c.area.id, rows.rows, spec.pitchMm, need.value),
-      findings: findingsOf(c, rows, need.value),
-      operations: cutThenLay(c, {
-        cutLengthMm: need.value,
-        materials: outOf(lot, mass.value, 'coat'),
-        first: say`The locks are picked first.`,
-        cut: {
-          does: say`Pick ${count(n)} locks of ${lot.name} for ${c.area.name}, at least ${mm(need.value)} long${spec.tips === 'cut' ? ', and cut the tips off' : spec.tips === 'opened' ? ', and open their tips' : ''}${spec.opened ? '; open them with the fingers' : ', whole'}`,
-          minutes: Math.max(2, n * 0.05),
-          caution:
-            lot.form === 'raw fleece'
-              ? say`Raw fleece carries dirt and germs: gloves, outdoors, wash your hands; a dust mask when it is teased.`
-              : say`Keep other colours covered while you tease.`,
-        },
-        lay: {
-          does: say`Set ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, a lock every ${mm(spec.pitchMm)}, each course half a lock on from the one below, hem first; the tips below stay showing`,
-          rows: rows.rows.length,
-          passes:
-            spec.root === 'felted middle'
-              ? say`felt across the middle of the lock, fold, felt along the fold; tuck, do not flatten`
-              : say`tease the cut end thin, felt it in, tip hanging; tuck, do not flatten`,
-          needlework: rootRows(
-            c.area.id,
-            rows.totalMm,
-            (mass.value * 1e4) / Math.max(1, rows.totalMm),
-            spec.root === 'felted middle' ? 4 : 3,
-            spec.spacingMm,
-            lot,
-            c.hand,
-          ),
-          minutes: minutes.value,
-        },
-      }),
+      seats: seatsOf(c.area.id, rows.rows, spec.pitchMm, figures.cutLength.value),
+      findings: findingsOf(c, rows, figures.cutLength.value),
+      operations: operationsOf(c, figures, rows),
     };
   },
 };

@@ -4,9 +4,9 @@
  * colour laid into a row shows as a stripe or a spot.
  */
 import { outOf } from '@/core/materials';
-import { figure } from '@/core/method/define';
+import { figure, type Figure } from '@/core/method/define';
 import type { Standing } from '@/core/piece/coat';
-import type { Finding, Remedy } from '@/core/stage';
+import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, degrees, mgCm, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
 import { slantFactor } from '@/core/coat/cover/cover-slant';
@@ -17,6 +17,7 @@ import { furLoft, layMass } from '@/core/coat/techniques/fold-over/fold-over-met
 import { half } from '@/core/coat/techniques/half';
 import { coverFindings, rootFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
 import { cutThenLay } from '@/core/coat/operations';
+import { HIDDEN, rowsApart, type Docket } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
@@ -27,8 +28,12 @@ import { groundWool, plushWaste, standingCut, standingMinutes } from './standing
 import { trimPlan } from '@/core/coat/trim';
 import { field, LAY, SPACING } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
-import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
 import { WELL } from '@/core/coat/cover/cover';
+
+/** The band or the pinches of another wool, where there are any. */
+type Marked = ReturnType<typeof sandwichOf>;
+type StandingFigures = LayFigures & { readonly cutLength: Figure; readonly marking?: Figure; readonly band?: Figure };
 
 /** A pinch of wool drawn for a standing row, mm of row. Ours. */
 const PINCH = 10;
@@ -117,6 +122,128 @@ function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, c
   ];
 }
 
+/** How wide a stripe or a spot comes out; null without one. */
+function markingWidth({ spec, ...c }: LayContext<Standing>, marking: Marked): Figure | null {
+  if (!marking || spec.marking.kind === 'none') return null;
+  return spec.marking.kind === 'stripe'
+    ? figure(stripeWidth, {
+        share: spec.marking.share,
+        fan: fanOf(spec.liftDeg),
+        height: marking.plan.heightMm,
+        stab: STAB_WIDTH,
+        domed: spec.marking.cut === 'domed' ? 1 : 0,
+        pitch: spec.spacingMm,
+      })
+    : figure(spotDiameter, {
+        pinch: spec.marking.pinchMgMm,
+        width: spec.marking.pinchWidthMm,
+        areal: layOf({ spec, ...c }) / spec.spacingMm / 10,
+      });
+}
+
+function figuresOf(c: LayContext<Standing>, rows: RowSet, marking: Marked): StandingFigures {
+  const { spec, hand } = c;
+  const cut = figure(standingCut, { length: spec.lengthMm, root: hand.rootMm, over: spec.overMm });
+  const all = figure(layMass, {
+    lay: spec.layMgCm,
+    rows: rows.totalMm,
+    cut: cut.value,
+    length: spec.lengthMm,
+    loss: hand.handlingLoss,
+    habit: c.habit,
+  });
+  const band = marking?.wool ?? null;
+  const width = markingWidth(c, marking);
+  return {
+    ...shown(look(c)),
+    ...rowFigures(c, rows),
+    cutLength: cut,
+    // A band lies in place of the ground's wool, a pinch on top of it.
+    mass: band && spec.marking.kind === 'stripe' ? figure(groundWool, { all: all.value, band: band.value }) : all,
+    waste: figure(plushWaste, { lay: layOf(c), rows: rows.totalMm, over: spec.overMm, length: spec.lengthMm }),
+    minutes: figure(standingMinutes, {
+      rows: rows.totalMm,
+      stabs: hand.stabsPerCm,
+      passes: hand.passesLine + hand.passesFold,
+      rate: hand.stabsPerMinute,
+      pinches: piecesAlong(rows, PINCH),
+      pinch: hand.minutesPerPinch,
+      area: c.shape.patch.areaMm2,
+      trim: hand.trimMinutesPerCm2,
+    }),
+    ...(width ? { marking: width } : {}),
+    ...(band ? { band } : {}),
+  };
+}
+
+const docketOf = (
+  { spec, lot }: LayContext<Standing>,
+  f: StandingFigures,
+  rows: RowSet,
+  marking: Marked,
+): Docket => ({
+  sentence: [
+    'Cut ',
+    { figure: 'cutLength' },
+    ' lengths. Lay ',
+    ...rowsApart(rows.rows.length, standing.unit),
+    ', both halves up; fluff and trim.',
+    ...(f.marking
+      ? [
+          spec.marking.kind === 'stripe' ? ' The stripe comes out ' : ' Spots come out ',
+          { figure: 'marking' },
+          ' wide.',
+        ]
+      : []),
+  ],
+  spacing: [spec.spacingMm],
+  list: [
+    { label: 'of rows', figure: 'rowLength' },
+    { label: lot.name.toLowerCase(), figure: 'mass' },
+    ...(f.band
+      ? [
+          {
+            label: `${marking!.lot.name.toLowerCase()}, ${spec.marking.kind === 'stripe' ? 'band' : 'pinches'}`,
+            figure: 'band',
+          },
+        ]
+      : []),
+    { label: 'to lay and trim', figure: 'minutes' },
+    ...HIDDEN,
+    { label: 'trimmed off', figure: 'waste' },
+    { label: 'loft added', figure: 'loft' },
+    { label: 'of pile', figure: 'areal' },
+  ],
+});
+
+/** Cutting, and laying with the band or the pinches in their rows. */
+function operationsOf(c: LayContext<Standing>, f: StandingFigures, rows: RowSet, marking: Marked): Operation[] {
+  const { spec, lot, hand } = c;
+  const passes = hand.passesLine + hand.passesFold;
+  const carries =
+    marking && marking.plan.rows.length > 0
+      ? marking.plan.kind === 'stripe'
+        ? say`; rows ${rowsInWords(marking.plan.rows)} carry a band of ${marking.lot.name} flat across their middle`
+        : say`; rows ${rowsInWords(marking.plan.rows)} carry a twisted pinch of ${marking.lot.name} in their middle`
+      : say``;
+  const band = f.band?.value ?? 0;
+  return cutThenLay(c, {
+    cutLengthMm: f.cutLength.value,
+    materials: [...outOf(lot, f.mass.value, 'coat'), ...(marking && f.band ? outOf(marking.lot, band, 'band') : [])],
+    cut: {
+      does: say`Cut ${lot.name}${marking ? say` and ${marking.lot.name}` : ''} into ${mm(f.cutLength.value)} lengths for ${c.area.name}`,
+      minutes: Math.max(2, (f.mass.value + band) * 2),
+    },
+    lay: {
+      does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}`,
+      rows: rows.rows.length,
+      passes: say`${count(passes)} passes along the middle; both halves rise`,
+      needlework: rootRows(c.area.id, rows.totalMm, layOf(c), passes, spec.spacingMm, lot, hand),
+      minutes: f.minutes.value,
+    },
+  });
+}
+
 export const standing: Way<Standing> = {
   method: 'standing',
   title: 'Standing rows',
@@ -170,141 +297,24 @@ export const standing: Way<Standing> = {
     const { spec, lot, hand } = c;
     const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
     const marking = sandwichOf(c, rows);
-    const cut = figure(standingCut, { length: spec.lengthMm, root: hand.rootMm, over: spec.overMm });
-    const all = figure(layMass, {
-      lay: spec.layMgCm,
-      rows: rows.totalMm,
-      cut: cut.value,
-      length: spec.lengthMm,
-      loss: hand.handlingLoss,
-      habit: c.habit,
-    });
-    const band = marking?.wool ?? null;
-    // A band lies in place of the ground's wool, a pinch on top of it.
-    const mass =
-      band && spec.marking.kind === 'stripe' ? figure(groundWool, { all: all.value, band: band.value }) : all;
-    const pinches = piecesAlong(rows, PINCH);
-    const minutes = figure(standingMinutes, {
-      rows: rows.totalMm,
-      stabs: hand.stabsPerCm,
-      passes: hand.passesLine + hand.passesFold,
-      rate: hand.stabsPerMinute,
-      pinches,
-      pinch: hand.minutesPerPinch,
-      area: c.shape.patch.areaMm2,
-      trim: hand.trimMinutesPerCm2,
-    });
-    const waste = figure(plushWaste, { lay: layOf(c), rows: rows.totalMm, over: spec.overMm, length: spec.lengthMm });
-    const width =
-      spec.marking.kind === 'none' || !marking
-        ? null
-        : spec.marking.kind === 'stripe'
-          ? figure(stripeWidth, {
-              share: spec.marking.share,
-              fan: fanOf(spec.liftDeg),
-              height: marking.plan.heightMm,
-              stab: STAB_WIDTH,
-              domed: spec.marking.cut === 'domed' ? 1 : 0,
-              pitch: spec.spacingMm,
-            })
-          : figure(spotDiameter, {
-              pinch: spec.marking.pinchMgMm,
-              width: spec.marking.pinchWidthMm,
-              areal: layOf(c) / spec.spacingMm / 10,
-            });
-    const figures = {
-      ...shown(look(c)),
-      ...rowFigures(c, rows),
-      cutLength: cut,
-      mass,
-      waste,
-      minutes,
-      ...(width ? { marking: width } : {}),
-      ...(band ? { band } : {}),
+    const figures = figuresOf(c, rows, marking);
+    const marked = marking && {
+      colour: marking.lot.colour,
+      rows: marking.plan.rows,
+      pitchMm: spec.marking.kind === 'spot' ? spec.marking.pitchMm : null,
     };
-    const carries =
-      marking && marking.plan.rows.length > 0
-        ? marking.plan.kind === 'stripe'
-          ? say`; rows ${rowsInWords(marking.plan.rows)} carry a band of ${marking.lot.name} flat across their middle`
-          : say`; rows ${rowsInWords(marking.plan.rows)} carry a twisted pinch of ${marking.lot.name} in their middle`
-        : say``;
-    const operations = cutThenLay(c, {
-      cutLengthMm: cut.value,
-      materials: [...outOf(lot, mass.value, 'coat'), ...(band ? outOf(marking!.lot, band.value, 'band') : [])],
-      cut: {
-        does: say`Cut ${lot.name}${marking ? say` and ${marking.lot.name}` : ''} into ${mm(cut.value)} lengths for ${c.area.name}`,
-        minutes: Math.max(2, (mass.value + (band?.value ?? 0)) * 2),
-      },
-      lay: {
-        does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}`,
-        rows: rows.rows.length,
-        passes: say`${count(hand.passesLine + hand.passesFold)} passes along the middle; both halves rise`,
-        needlework: rootRows(
-          c.area.id,
-          rows.totalMm,
-          spec.layMgCm * c.habit,
-          hand.passesLine + hand.passesFold,
-          spec.spacingMm,
-          lot,
-          hand,
-        ),
-        minutes: minutes.value,
-        caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
-      },
-    });
     return {
+      ...PLAIN_LAY,
       figures,
-      docket: {
-        sentence: [
-          'Cut ',
-          { figure: 'cutLength' },
-          ' lengths. Lay ',
-          { figure: 'rows' },
-          rows.rows.length === 1 ? ' row' : ' rows ',
-          ...(rows.rows.length === 1 ? [] : [{ spacing: true } as const, ' apart']),
-          ', both halves up; fluff and trim.',
-          ...(width
-            ? [
-                spec.marking.kind === 'stripe' ? ' The stripe comes out ' : ' Spots come out ',
-                { figure: 'marking' } as const,
-                ' wide.',
-              ]
-            : []),
-        ],
-        spacing: [spec.spacingMm],
-        list: [
-          { label: 'of rows', figure: 'rowLength' },
-          { label: lot.name.toLowerCase(), figure: 'mass' },
-          ...(band
-            ? [
-                {
-                  label: `${marking!.lot.name.toLowerCase()}, ${spec.marking.kind === 'stripe' ? 'band' : 'pinches'}`,
-                  figure: 'band',
-                },
-              ]
-            : []),
-          { label: 'to lay and trim', figure: 'minutes' },
-          { label: 'base hidden', figure: 'cover' },
-          { label: 'hidden aslant', figure: 'slant' },
-          { label: 'trimmed off', figure: 'waste' },
-          { label: 'loft added', figure: 'loft' },
-          { label: 'of pile', figure: 'areal' },
-        ],
-      },
+      docket: docketOf(c, figures, rows, marking),
       rows,
-      chart: dressed(chart, {
-        marking: marking
-          ? {
-              colour: marking.lot.colour,
-              rows: marking.plan.rows,
-              pitchMm: spec.marking.kind === 'spot' ? spec.marking.pitchMm : null,
-            }
-          : null,
-      }),
+      chart: dressed(chart, { marking: marked }),
       coverMap: coverMapOf(c, false, (gape) => coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } })),
       draws: [
-        { lotId: lot.id, massG: mass.value, for: 'coat' },
-        ...(band ? [{ lotId: marking!.lot.id, massG: band.value, for: 'band' as const }] : []),
+        { lotId: lot.id, massG: figures.mass.value, for: 'coat' },
+        ...(marking && figures.band
+          ? [{ lotId: marking.lot.id, massG: figures.band.value, for: 'band' as const }]
+          : []),
       ],
       pile: {
         ...PLAIN_PILE,
@@ -314,23 +324,12 @@ export const standing: Way<Standing> = {
         overMm: spec.overMm,
         liftDeg: spec.liftDeg,
         splayed: true,
-        marking: marking
-          ? {
-              colour: marking.lot.colour,
-              rows: marking.plan.rows,
-              halfWidthMm: marking.plan.widthMm / 2,
-              pitchMm: spec.marking.kind === 'spot' ? spec.marking.pitchMm : null,
-            }
-          : null,
+        marking: marked && { ...marked, halfWidthMm: marking.plan.widthMm / 2 },
       },
       trim: trimPlan(spec.lengthMm + spec.overMm, spec.lengthMm, (layOf(c) / spec.lengthMm / 10) * rows.totalMm),
-      loftUp: null,
       sandwich: marking?.plan ?? null,
-      strip: null,
-      sheet: null,
-      seats: [],
-      findings: findingsOf(c, rows, marking?.plan ?? null, cut.value),
-      operations,
+      findings: findingsOf(c, rows, marking?.plan ?? null, figures.cutLength.value),
+      operations: operationsOf(c, figures, rows, marking),
     };
   },
 };

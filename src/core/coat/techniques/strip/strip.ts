@@ -6,7 +6,7 @@
 import { madeReady, outOf } from '@/core/materials';
 import { figure } from '@/core/method/define';
 import type { Strip } from '@/core/piece/coat';
-import type { Finding } from '@/core/stage';
+import type { Finding, Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { feltFlat, rootRows } from '@/core/stabbing';
 import { findWools } from '@/core/wool/find';
@@ -22,11 +22,11 @@ import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import type { RowSet } from '@/core/coat/rows/rows';
-import { clumpsOf, middleLine, profileAt, singleRow, type StripPlan } from './strip-line';
+import { clumpsOf, middleLine, profileAt, singleRow } from './strip-line';
 import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from './strip-methods';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LIFT } from '@/core/coat/coat-field';
-import { shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Anchor wool on a square cm; ours. */
 const ANCHOR_MG = 12;
@@ -34,6 +34,8 @@ const ANCHOR_MG = 12;
 const GRIPPY_UM = 25;
 /** Guide rows that find the middle line, mm. */
 const GUIDE = 2;
+/** The anchor is so much longer than its strip, for the ends to be tucked, mm. */
+const ANCHOR_BEYOND = 10;
 /** Passes: two on each face of the anchor, then both sides and down the centre on the piece. */
 const PASSES = 4 + 3;
 
@@ -136,6 +138,120 @@ function findingsOf(c: LayContext<Strip>, rows: RowSet): Finding[] {
   return out;
 }
 
+/** The strip along the middle of its area: its line, its clumps, its anchor. */
+function stripOn(c: LayContext<Strip>) {
+  const { spec, hand } = c;
+  const guides = rowsFor(c, { hemMm: GUIDE, topMm: GUIDE }).rows;
+  const line = c.keep('strip', [c.shape, guides], middleLine);
+  const rows: RowSet = {
+    ...guides,
+    rows: line ? [singleRow(line)] : [],
+    totalMm: line?.lengthMm ?? 0,
+    meanSpacingMm: GUIDE,
+  };
+  const at = (share: number) => profileAt(spec.startLengthMm, spec.middleLengthMm, spec.endLengthMm, share);
+  const cutOf = (l: number) => 2 * (l + hand.rootMm + spec.overMm);
+  const perMm = spec.layMgCm / 10 / (2 * meanLength(spec));
+  const anchorLot = c.cupboard.lots.find((l) => l.id === spec.anchorLotId) ?? null;
+  return {
+    line,
+    rows,
+    lengthMm: rows.totalMm,
+    at,
+    clumps: line ? clumpsOf(rows.totalMm, spec.pitchMm, at, cutOf, perMm) : [],
+    anchor: anchorLot && {
+      lot: anchorLot,
+      mass: figure(anchorMass, { strip: rows.totalMm, width: spec.anchorWidthMm, areal: ANCHOR_MG }),
+    },
+  };
+}
+type Made = ReturnType<typeof stripOn>;
+
+function figuresOf(c: LayContext<Strip>, { rows, lengthMm: length, clumps, anchor }: Made): LayFigures {
+  const { spec, hand } = c;
+  return {
+    ...shown(look(c)),
+    ...rowFigures(c, rows),
+    mass: figure(stripMass, {
+      clumps: clumps.reduce((s, x) => s + x.massMg, 0),
+      loss: hand.handlingLoss,
+      habit: c.habit,
+    }),
+    waste: figure(stripWaste, {
+      lay: layOf(c),
+      strip: length,
+      over: spec.overMm,
+      length: meanLength(spec),
+      left: spec.leftShare,
+      right: spec.rightShare,
+    }),
+    minutes: figure(stripMinutes, {
+      clumps: clumps.length,
+      clump: hand.minutesPerPiece,
+      strip: length,
+      stabs: hand.stabsPerCm,
+      passes: PASSES,
+      rate: hand.stabsPerMinute,
+    }),
+    ...(anchor ? { anchor: anchor.mass } : {}),
+  };
+}
+
+/** Making the strip on the table, and seating it. */
+function operationsOf(c: LayContext<Strip>, f: LayFigures, { lengthMm: length, clumps, anchor }: Made): Operation[] {
+  const { spec, lot, area } = c;
+  const cuts = clumps.map((x) => x.cutMm);
+  const materials = [
+    ...outOf(lot, f.mass.value, 'coat'),
+    ...(anchor ? outOf(anchor.lot, anchor.mass.value, 'anchor') : []),
+  ];
+  const base = workOn(c, Math.max(...cuts), materials);
+  const order = tiesUnder(c);
+  const anchored = anchor
+    ? say`, ${anchor.lot.name} ${mm(length + ANCHOR_BEYOND)} by ${mm(spec.anchorWidthMm)}`
+    : '';
+  return [
+    {
+      ...base,
+      id: `make-${area.id}`,
+      kind: 'make',
+      does: say`Make the strip for ${area.name} on the table: ${count(clumps.length)} clumps of ${lot.name}, cut ${mm(cuts[0]!)} at the hem end, ${mm(cuts[Math.floor(cuts.length / 2)]!)} in the middle, ${mm(cuts[cuts.length - 1]!)} at the top end; felt the anchor along the middle on both faces${anchored}`,
+      rows: 0,
+      passes: say`two passes on each face of the anchor, then fold on that line`,
+      needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchor?.lot ?? lot, c.hand),
+      minutes: f.minutes.value * 0.65,
+      after: order,
+      caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
+    },
+    {
+      ...base,
+      id: `lay-${area.id}`,
+      kind: 'lay',
+      does: say`Seat the strip along the middle of ${area.name}, ends tucked in; trim to the curve and compare left with right`,
+      rows: 1,
+      materials: madeReady(materials),
+      passes: say`one pass deep from each side, one down the centre; tug: nothing comes out`,
+      needlework: {
+        ...rootRows(area.id, length, 20, 3, spec.anchorWidthMm, lot, c.hand),
+        kind: 'deep',
+        shows: false,
+      },
+      minutes: f.minutes.value * 0.35,
+      after: [{ id: `make-${area.id}`, why: say`The strip is made first.`, strength: Infinity }, ...order],
+      caution: say`Deep stabs: eyes on the point of the needle, in and out on one line; mind the wire inside.`,
+    },
+  ];
+}
+
+const tooSmall = (c: LayContext<Strip>): Finding =>
+  findingOf(
+    c,
+    'no-line',
+    'stop',
+    say`${c.area.name} is too small to hold a strip.`,
+    say`The strip sits along the middle of its area; paint or band a longer one.`,
+  );
+
 export const strip: Way<Strip> = {
   method: 'strip',
   title: 'Strip made off the piece',
@@ -198,69 +314,14 @@ export const strip: Way<Strip> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const guides = rowsFor(c, { hemMm: GUIDE, topMm: GUIDE }).rows;
-    const line = c.keep('strip', String(GUIDE), () => middleLine(c.shape, guides));
-    const rows: RowSet = {
-      ...guides,
-      rows: line ? [singleRow(line)] : [],
-      totalMm: line?.lengthMm ?? 0,
-      meanSpacingMm: GUIDE,
-    };
-    const length = rows.totalMm;
-    const at = (share: number) => profileAt(spec.startLengthMm, spec.middleLengthMm, spec.endLengthMm, share);
-    const cutOf = (l: number) => 2 * (l + hand.rootMm + spec.overMm);
-    const clumps = line ? clumpsOf(length, spec.pitchMm, at, cutOf, spec.layMgCm / 10 / (2 * meanLength(spec))) : [];
-    const anchorLot = c.cupboard.lots.find((l) => l.id === spec.anchorLotId) ?? null;
-    const anchor = anchorLot
-      ? figure(anchorMass, { strip: length, width: spec.anchorWidthMm, areal: ANCHOR_MG })
-      : null;
-    const plan: StripPlan = {
-      lengthMm: length,
-      clumps,
-      anchor: anchor && { lengthMm: length + 10, widthMm: spec.anchorWidthMm, massG: anchor.value },
-      leftShare: spec.leftShare,
-      rightShare: spec.rightShare,
-    };
-    const l = look(c);
-    const mass = figure(stripMass, {
-      clumps: clumps.reduce((s, x) => s + x.massMg, 0),
-      loss: hand.handlingLoss,
-      habit: c.habit,
-    });
-    const waste = figure(stripWaste, {
-      lay: layOf(c),
-      strip: length,
-      over: spec.overMm,
-      length: meanLength(spec),
-      left: spec.leftShare,
-      right: spec.rightShare,
-    });
-    const minutes = figure(stripMinutes, {
-      clumps: clumps.length,
-      clump: hand.minutesPerPiece,
-      strip: length,
-      stabs: hand.stabsPerCm,
-      passes: PASSES,
-      rate: hand.stabsPerMinute,
-    });
-    const cuts = clumps.map((x) => x.cutMm);
-    const figures = {
-      ...shown(l),
-      ...rowFigures(c, rows),
-      mass,
-      waste,
-      minutes,
-      ...(anchor ? { anchor } : {}),
-    };
-    const reach = (side: number) =>
-      Math.cos((spec.liftDeg * Math.PI) / 180) * (side < 0 ? spec.rightShare : spec.leftShare);
-    const materials = [
-      ...outOf(lot, mass.value, 'coat'),
-      ...(anchor && anchorLot ? outOf(anchorLot, anchor.value, 'anchor') : []),
-    ];
-    const base = { ...workOn(c, cuts.length > 0 ? Math.max(...cuts) : null, materials), rows: 0 };
-    const order = tiesUnder(c);
+    const made = stripOn(c);
+    const { line, rows, lengthMm, at, clumps, anchor } = made;
+    const figures = figuresOf(c, made);
+    const mean = meanLength(spec);
+    // To the side where more of it is left.
+    const reach = Math.cos((spec.liftDeg * Math.PI) / 180) * Math.max(spec.leftShare, spec.rightShare);
     return {
+      ...PLAIN_LAY,
       figures,
       docket: {
         sentence: [
@@ -271,7 +332,7 @@ export const strip: Way<Strip> = {
         spacing: [],
         list: [
           { label: lot.name.toLowerCase(), figure: 'mass' },
-          ...(anchorLot ? [{ label: `${anchorLot.name.toLowerCase()}, anchor`, figure: 'anchor' }] : []),
+          ...(anchor ? [{ label: `${anchor.lot.name.toLowerCase()}, anchor`, figure: 'anchor' }] : []),
           { label: 'to make and seat', figure: 'minutes' },
           { label: 'hidden under it', figure: 'cover' },
           { label: 'loft added', figure: 'loft' },
@@ -284,15 +345,10 @@ export const strip: Way<Strip> = {
         tuft: { widthMm: spec.pitchMm, pitchMm: spec.pitchMm, staggered: false },
         tall: 1,
       }),
-      coverMap: underStrip(
-        c,
-        line?.points ?? null,
-        (share) => at(share) * Math.max(reach(1), reach(-1)),
-        l.cover.value,
-      ),
+      coverMap: underStrip(c, line?.points ?? null, (share) => at(share) * reach, figures.cover.value),
       draws: [
-        { lotId: lot.id, massG: mass.value, for: 'coat' },
-        ...(anchor && anchorLot ? [{ lotId: anchorLot.id, massG: anchor.value, for: 'anchor' as const }] : []),
+        { lotId: lot.id, massG: figures.mass.value, for: 'coat' },
+        ...(anchor ? [{ lotId: anchor.lot.id, massG: anchor.mass.value, for: 'anchor' as const }] : []),
       ],
       pile: {
         ...PLAIN_PILE,
@@ -305,55 +361,20 @@ export const strip: Way<Strip> = {
         along: [0, 0.25, 0.5, 0.75, 1].map((x) => at(x) / spec.middleLengthMm),
         sides: { left: spec.leftShare, right: spec.rightShare },
       },
-      trim: trimPlan(meanLength(spec) + spec.overMm, meanLength(spec), (layOf(c) / meanLength(spec) / 10) * length),
-      loftUp: null,
-      sandwich: null,
-      strip: plan,
-      sheet: null,
-      seats: [],
-      findings: line
-        ? findingsOf(c, rows)
-        : [
-            findingOf(
-              c,
-              'no-line',
-              'stop',
-              say`${c.area.name} is too small to hold a strip.`,
-              say`The strip sits along the middle of its area; paint or band a longer one.`,
-            ),
-          ],
-      operations: line
-        ? [
-            {
-              ...base,
-              id: `make-${c.area.id}`,
-              kind: 'make',
-              does: say`Make the strip for ${c.area.name} on the table: ${count(clumps.length)} clumps of ${lot.name}, cut ${mm(cuts[0]!)} at the hem end, ${mm(cuts[Math.floor(cuts.length / 2)]!)} in the middle, ${mm(cuts[cuts.length - 1]!)} at the top end; felt the anchor along the middle on both faces${anchorLot ? say`, ${anchorLot.name} ${mm(length + 10)} by ${mm(spec.anchorWidthMm)}` : ''}`,
-              passes: say`two passes on each face of the anchor, then fold on that line`,
-              needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchorLot ?? lot, c.hand),
-              minutes: minutes.value * 0.65,
-              after: order,
-              caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
-            },
-            {
-              ...base,
-              id: `lay-${c.area.id}`,
-              kind: 'lay',
-              does: say`Seat the strip along the middle of ${c.area.name}, ends tucked in; trim to the curve and compare left with right`,
-              rows: 1,
-              materials: madeReady(materials),
-              passes: say`one pass deep from each side, one down the centre; tug: nothing comes out`,
-              needlework: {
-                ...rootRows(c.area.id, length, 20, 3, spec.anchorWidthMm, lot, c.hand),
-                kind: 'deep',
-                shows: false,
-              },
-              minutes: minutes.value * 0.35,
-              after: [{ id: `make-${c.area.id}`, why: say`The strip is made first.`, strength: Infinity }, ...order],
-              caution: say`Deep stabs: eyes on the point of the needle, in and out on one line; mind the wire inside.`,
-            },
-          ]
-        : [],
+      trim: trimPlan(mean + spec.overMm, mean, (layOf(c) / mean / 10) * lengthMm),
+      strip: {
+        lengthMm,
+        clumps,
+        anchor: anchor && {
+          lengthMm: lengthMm + ANCHOR_BEYOND,
+          widthMm: spec.anchorWidthMm,
+          massG: anchor.mass.value,
+        },
+        leftShare: spec.leftShare,
+        rightShare: spec.rightShare,
+      },
+      findings: line ? findingsOf(c, rows) : [tooSmall(c)],
+      operations: line ? operationsOf(c, figures, made) : [],
     };
   },
 };

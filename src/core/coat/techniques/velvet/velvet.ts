@@ -82,14 +82,7 @@ export const velvet: Way<Velvet> = {
         { figure: 'areal' },
         ' on loosely, raise it with the reverse needle, then one light pass down.',
       ],
-      list: [
-        { label: c.lot.name.toLowerCase(), figure: 'mass' },
-        { label: 'to felt and raise', figure: 'minutes' },
-        { label: 'base hidden', figure: 'cover' },
-        { label: 'hidden aslant', figure: 'slant' },
-        { label: 'loft added', figure: 'loft' },
-        { label: 'lost', figure: 'waste' },
-      ],
+      doing: 'to felt and raise',
       pile: { hemMm: spec.raiseMm, liftDeg: 60, scatter: 0.6 },
       findings: () => [
         ...(needle

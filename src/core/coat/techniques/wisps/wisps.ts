@@ -79,14 +79,7 @@ export const wisps: Way<Wisps> = {
         { figure: 'areal' },
         ' in all, hem first, lightly felted.',
       ],
-      list: [
-        { label: c.lot.name.toLowerCase(), figure: 'mass' },
-        { label: 'to lay', figure: 'minutes' },
-        { label: 'base hidden', figure: 'cover' },
-        { label: 'hidden aslant', figure: 'slant' },
-        { label: 'loft added', figure: 'loft' },
-        { label: 'lost', figure: 'waste' },
-      ],
+      doing: 'to lay',
       pile: { hemMm: spec.lengthMm, liftDeg: spec.liftDeg, scatter: 0.2 },
       findings: () => [
         ...stapleFindings(

@@ -2,14 +2,7 @@
  * What came anew from the worker put beside what is shown: every part that is equal keeps its object, so that only what
  * really changed is drawn again.
  */
-
-type Numbers = ArrayLike<unknown> & { readonly constructor: unknown };
-
-const same = (a: Numbers, b: Numbers): boolean => {
-  if (a.constructor !== b.constructor || a.length !== b.length) return false;
-  for (let i = 0; i < a.length; i++) if (!Object.is(a[i], b[i])) return false;
-  return true;
-};
+import { sameNumbers } from './alike';
 
 /**
  * @param was plain data that is shown
@@ -27,7 +20,7 @@ export function shared<T>(was: unknown, now: T, done = new Map<object, unknown>(
     return (equal ? was : now) as T;
   };
   if (ArrayBuffer.isView(was) || ArrayBuffer.isView(now)) {
-    return keep(ArrayBuffer.isView(was) && ArrayBuffer.isView(now) && same(was as never, now as never));
+    return keep(ArrayBuffer.isView(was) && ArrayBuffer.isView(now) && sameNumbers(was as never, now as never));
   }
   if (Array.isArray(was) !== Array.isArray(now) || was instanceof Map || now instanceof Map) return now;
   if (was instanceof Set || now instanceof Set) return now;

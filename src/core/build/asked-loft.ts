@@ -1,0 +1,43 @@
+/** How thick the coat is over every place of the animal, as the core has to give way to it. */
+import type { CoatPlan, ShapedAreas } from '@/core/coat/coat-plan';
+import { nearestParts, type FormWork } from '@/core/form/form';
+import type { Piece } from '@/core/piece/schema';
+import { firmnessOf } from './firmness';
+
+/**
+ * Thickness of the coat at every vertex: of the area that has it, where its loft changes from hem to top by how far up it
+ * lies; else the allowance; none on flat felt and board.
+ */
+export function askedLoft(
+  piece: Piece,
+  w: FormWork,
+  coat: CoatPlan,
+  shaped: Pick<ShapedAreas, 'owner' | 'shapes'>,
+): Float64Array {
+  const { owner } = shaped;
+  const part = nearestParts(w);
+  const flat = w.body.parts.map((p) => p.part.shape === 'board' || firmnessOf(piece, p.part) === 'flat felt');
+  const out = new Float64Array(owner.length);
+  // What was scanned as the core is the core: the coat adds outward.
+  if (piece.core.school === 'full-size' || piece.form.scan?.role === 'core') return out;
+  const lofts = coat.areas.map((a) => a.fur?.figures.loft.value ?? piece.core.allowanceMm);
+  owner.forEach((a, v) => {
+    if (!flat[part[v]!]) out[v] = a < 0 ? piece.core.allowanceMm : lofts[a]!;
+  });
+  coat.areas.forEach((a, i) => {
+    const up = a.fur?.loftUp;
+    const shape = shaped.shapes[i];
+    if (!up || !shape) return;
+    const { phi } = shape.field;
+    const low = phi.reduce((m, x) => Math.min(m, x), Infinity);
+    const { from } = shape.patch;
+    // A vertex of the cut may have been moved onto it from either of two of the skin.
+    for (let v = 0; v < phi.length; v++) {
+      const at = Math.max(0, Math.min(1, (phi[v]! - low) / (shape.heightMm || 1))) * (up.length - 1);
+      const k = Math.min(up.length - 2, Math.floor(at));
+      const loft = up[k]! + (at - k) * (up[k + 1]! - up[k]!);
+      for (const q of [from[2 * v]!, from[2 * v + 1]!]) if (owner[q] === i && !flat[part[q]!]) out[q] = loft;
+    }
+  });
+  return out;
+}
