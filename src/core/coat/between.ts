@@ -15,6 +15,7 @@ import { CLOSEST_MM } from './judgement';
 import { allotLocks, type SharedLocks } from '@/core/coat/techniques/locks/lock-allotment';
 import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
+import { wayOf } from './ways';
 
 /** Locks of lots with counted piles, shared out over all areas that draw on them. */
 export function locksShared(
@@ -27,7 +28,7 @@ export function locksShared(
   for (const lot of cupboard.lots) {
     if (lot.piles.length === 0) continue;
     const seats = piece.areas.flatMap((a, i) =>
-      a.coat.method === 'locks' && a.coat.lotId === lot.id ? (lays[i]?.seats ?? []) : [],
+      a.coat.method !== 'none' && a.coat.lotId === lot.id ? (lays[i]?.seats ?? []) : [],
     );
     if (seats.length === 0) continue;
     const allotment = allotLocks(lot.piles, seats);
@@ -114,8 +115,8 @@ export function betweenAreas(
     const [a, b] = [piece.areas[c.a]!, piece.areas[c.b]!];
     const [la, lb] = [lays[c.a], lays[c.b]];
     if (!la || !lb || a.awayFrom !== null || b.awayFrom !== null) continue;
-    // Bows are what mends a corner; beside them there is none.
-    if (a.coat.method === 'bows' || b.coat.method === 'bows') continue;
+    // What can be turned piece by piece mends a corner; beside it there is none.
+    if ([a, b].some((x) => x.coat.method !== 'none' && wayOf(x.coat.method).fans)) continue;
     const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
     out.push({
       id: `coat-corner-${a.id}-${b.id}`,

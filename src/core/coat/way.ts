@@ -167,6 +167,8 @@ export interface Way<C extends Laid = Laid> {
   readonly untrimmed?: string;
   /** What is taken in hand: lengths cut from the wool, or locks as they grew. */
   readonly takes: 'cut lengths' | 'locks';
+  /** Every one can be turned a little further than the last, so that two lies meet without an edge. */
+  readonly fans?: true;
   /** On a ticket, in two or three words; its title where it says nothing. */
   readonly inShort?: (rows: number) => string;
   /** The measures a maker decides, in the order they are asked. */

@@ -1,11 +1,8 @@
 /** The stock stage: what the steps of the piece take of every lot, against what is in the cupboard. Masses in grams. */
 import { areaOf, ref } from '@/core/ref';
 import type { CoatPlan } from '@/core/coat/coat-plan';
-import { blendOf } from '@/core/coat/blend-of';
 import { WELL } from '@/core/coat/cover/cover';
-import { worstLay } from '@/core/coat/techniques/fold-over/fold-over-lay';
-import { learntFrom } from '@/core/coat/learnt';
-import { thinnestLay } from '@/core/coat/cover/enough';
+import type { Margin } from '@/core/coat/cover/margins';
 import { findWools } from '@/core/wool/find';
 import { byLot, massOf, type WoolMass } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
@@ -15,7 +12,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
 import { swapWool } from '@/core/shade/shade-edits';
 import type { Finding, Material, Operation, Remedy, Stage, WoolUse } from '@/core/stage';
-import { grams, joined, mgCm, say, share } from '@/core/text';
+import { grams, joined, mgCm, mgCm2, say, share, type Text } from '@/core/text';
 
 export const lotCost = method({
   id: 'lot-cost',
@@ -116,7 +113,7 @@ export function planStock(
           ...areaIds.map((id) => say`${piece.areas.find((a) => a.id === id)?.name ?? id}`),
         ])}; ${grams(shortG)} are missing.`,
         remedies: [
-          ...thinner(piece, cupboard, lot, hand, coat, shortG),
+          ...thinner(lot, coat, shortG),
           ...(swappable > 0 ? otherLot(piece, cupboard, lot, coat, taken, swappable) : []),
         ],
       });
@@ -146,33 +143,32 @@ const swapped = (layers: readonly Layer[], from: string, to: string, path: (stri
 };
 
 /** Lay every area of this lot no thicker than it must be to cover well, when that saves enough. */
-function thinner(piece: Piece, cupboard: Cupboard, lot: Lot, hand: Hand, coat: CoatPlan, shortG: number): Remedy[] {
-  const changes: Remedy['changes'][number][] = [];
+function thinner(lot: Lot, coat: CoatPlan, shortG: number): Remedy[] {
   let saved = 0;
-  let lays = 0;
-  piece.areas.forEach((area, i) => {
-    const plan = coat.areas[i]!;
-    if (area.coat.method !== 'fold-over' || area.coat.lotId !== lot.id || !plan.fur) return;
-    if (blendOf(area) !== null) return;
-    const learnt = learntFrom(cupboard, lot, hand);
-    const worst = worstLay({ spec: area.coat, lot, ...learnt });
-    const thinnest = thinnestLay(worst);
-    if (thinnest === null) return;
-    const least = Math.ceil(((thinnest * area.coat.lengthMm) / worst.lengthMm / learnt.habit) * 10 - 1e-6) / 10;
-    if (least >= area.coat.layMgCm) return;
-    saved += plan.fur.figures.mass.value * (1 - least / area.coat.layMgCm);
-    lays = Math.max(lays, least);
-    changes.push({ path: ['areas', i, 'coat', 'layMgCm'], value: least });
+  const lays = coat.areas.flatMap((a, i) => {
+    const drawn = a.fur?.draws.filter((d) => d.lotId === lot.id && d.for === 'coat') ?? [];
+    const margin = a.fur?.margins.find((m) => m.weight);
+    if (drawn.length === 0 || !margin || margin.limit === null || margin.limit >= margin.now) return [];
+    saved += massOf(drawn) * (1 - margin.limit / margin.now);
+    return [{ path: ['areas', i, 'coat', margin.key], value: margin.limit, says: only(margin) }];
   });
   if (saved < shortG) return [];
   return [
     {
-      label: changes.length === 1 ? say`Lay only ${mgCm(lays)} of row` : say`Lay each area as thin as still covers`,
+      label: lays.length === 1 ? lays[0]!.says : say`Lay each area as thin as still covers`,
       effect: say`saves ${grams(saved)}, base still hidden ${share(WELL)} or more`,
-      changes,
+      changes: lays.map(({ path, value }) => ({ path, value })),
     },
   ];
 }
+
+/** As little wool as still covers, in words. */
+const only = ({ kind, limit }: Margin): Text =>
+  kind === 'linear'
+    ? say`Lay only ${mgCm(limit!)} of row`
+    : kind === 'areal'
+      ? say`Lay only ${mgCm2(limit!)}`
+      : say`Make each only ${limit!} mg`;
 
 /** The nearest lot in colour that has enough for all of it and is long enough. */
 function otherLot(

@@ -9,6 +9,8 @@ export interface MarginRange {
   readonly most: number;
   readonly step: number;
   readonly want: 'largest' | 'smallest';
+  /** It is the weight of what is laid: all wool of the coat goes with it. */
+  readonly weight?: true;
 }
 
 export const APART: MarginRange = {
@@ -28,6 +30,7 @@ export const THINNEST: MarginRange = {
   most: 120,
   step: 0.1,
   want: 'smallest',
+  weight: true,
 };
 export const SHORTEST: MarginRange = {
   key: 'lengthMm',
@@ -46,4 +49,5 @@ export const LIGHTEST: MarginRange = {
   most: 100,
   step: 0.1,
   want: 'smallest',
+  weight: true,
 };

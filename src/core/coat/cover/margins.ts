@@ -10,6 +10,7 @@ import { edgeOf } from './enough';
 import type { Spec, Way } from '@/core/coat/way';
 
 export interface Margin {
+  readonly key: string;
   readonly what: string;
   readonly kind: QuantityKind;
   /** The limit that still covers; null where none does. */
@@ -17,6 +18,7 @@ export interface Margin {
   readonly now: number;
   /** Whether the limit is the most or the least the value may be. */
   readonly bound: 'at most' | 'at least';
+  readonly weight: boolean;
 }
 
 export function marginsOf(way: Way, s: Spec): Margin[] {
@@ -26,6 +28,8 @@ export function marginsOf(way: Way, s: Spec): Margin[] {
       return (way.rootsHidden?.(spec) ?? true) && way.look({ ...s, spec }).cover.value >= WELL;
     };
     return {
+      key: r.key,
+      weight: r.weight === true,
       what: r.what,
       kind: r.kind,
       limit: edgeOf(r.least, r.most, r.step, ok, r.want),

@@ -283,6 +283,7 @@ export const bows: Way<Bows> = {
   surface: 'teased',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  fans: true,
   fields: [
     field('lengthMm', 'Length', 'length', 2, 30, 0.5),
     field('widthMm', 'Bow width', 'length', 0.5, 15, 0.5),
