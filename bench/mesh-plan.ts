@@ -1,6 +1,6 @@
 /** Sizes the bench runs at, and the animal it runs on. */
 import { cupboard, pineMarten } from '../demo/load';
-import { defaultHand } from '../src/core/piece/hand';
+import { defaultHand } from '../src/core';
 
 export { cupboard, defaultHand as hand, pineMarten };
 

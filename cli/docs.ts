@@ -4,7 +4,7 @@
  */
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { methods } from '../src/core/methods';
+import { methods } from '../src/core';
 import { pieceSchema } from '../src/core/piece/schema';
 import type { QuantityKind } from '../src/core/text';
 

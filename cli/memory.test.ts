@@ -69,7 +69,8 @@ describe('what is remembered', () => {
     expect(kept.flatMap((f) => peeking(readFileSync(join(core, f), 'utf8')).map((p) => `${f}: ${p}`))).toEqual([]);
   });
   it('would be seen to look past its inputs', () => {
-    const of = (make: string) => peeking(`const K = 2; function plan(memo, a, b) { const c = a + b; return memo.keep('x', [a], ${make}); }`);
+    const of = (make: string) =>
+      peeking(`const K = 2; function plan(memo, a, b) { const c = a + b; return memo.keep('x', [a], ${make}); }`);
     expect(of('(x) => x * K')).toEqual([]);
     expect(of('(x) => { const c = x; return { b: c.a }; }')).toEqual([]);
     expect(of('(x) => x + b').length).toBe(1);

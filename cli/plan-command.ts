@@ -8,9 +8,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { defaultHand } from '../src/core/piece/hand';
-import { parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core/piece/read';
-import { makePlan } from '../src/core/plan';
+import { defaultHand, makePlan, parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core';
 import { benchBook } from '../src/sheets/bench-book';
 import { sittingsCalendar } from '../src/sheets/calendar';
 import { cutListCsv } from '../src/sheets/cut-list';

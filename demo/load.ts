@@ -1,5 +1,5 @@
 /** The demo pieces and the demo cupboard, read from the files a maker would export. All their values are invented. */
-import { readCupboard, readPiece, type Read } from '../src/core/piece/read';
+import { readCupboard, readPiece, type Read } from '../src/core';
 import criaFile from './alpaca-cria.json';
 import hareFile from './brown-hare.json';
 import cupboardFile from './cupboard.json';

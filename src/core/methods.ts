@@ -1,49 +1,9 @@
-/** Every formula the plan uses, once. The docket, the handbook and the printed sheets read it. */
-import { overlap, rowCover, tuftedCover } from '@/core/coat/cover/cover';
-import { bowMass, bowMinutes, fanStep } from '@/core/coat/techniques/bows/bows';
-import { layeredCover } from '@/core/coat/cover/cover-layer';
+/** Every formula the plan uses, once; ways of laying bring their own. The docket, the handbook and the printed sheets read it. */
 import { slantedCover } from '@/core/coat/cover/cover-slant';
-import { standingCovers } from '@/core/coat/cover/cover-standing';
-import { feltMinutes, layerAreal, layerCount, layerLoft, layerWaste, layerWool } from '@/core/coat/techniques/felted';
-import {
-  lockCount,
-  lockCover,
-  lockLength,
-  lockMass,
-  lockMinutes,
-  tipWaste,
-} from '@/core/coat/techniques/locks/lock-methods';
-import { spotDiameter, stripeWidth } from '@/core/coat/techniques/standing/sandwich';
-import { sheetAcross, sheetAlong } from '@/core/coat/techniques/sheet/sheet';
-import {
-  bandWool,
-  groundWool,
-  plushWaste,
-  standingCut,
-  standingMinutes,
-} from '@/core/coat/techniques/standing/standing-methods';
-import {
-  anchorMass,
-  stripCover,
-  stripMass,
-  stripMinutes,
-  stripWaste,
-} from '@/core/coat/techniques/strip/strip-methods';
 import { blendPart } from '@/core/coat/blended';
 import { lineWool } from '@/core/face/face-wool';
 import { arealMass, fibresPerMm, layerMass } from '@/core/wool/fibre';
-import {
-  foldedCut,
-  furLoft,
-  layMass,
-  layMinutes,
-  longestForStaple,
-  overLength,
-  pinchCount,
-  rowCount,
-  rowTotal,
-  trimWaste,
-} from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { furLoft, rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import {
   collarMass,
   coreMass,
@@ -77,6 +37,7 @@ import { veilLayers } from '@/core/shade/layers/veil';
 import { needleMarks, safeStroke, stabTime, strokeDepth } from '@/core/needle/needle-methods';
 import { lotCost } from '@/core/stock/stock';
 import type { Method } from '@/core/method/define';
+import { WAYS } from '@/core/coat/ways';
 
 export const methods: readonly Method[] = [
   scaleOfLife,
@@ -97,53 +58,13 @@ export const methods: readonly Method[] = [
   weightLow,
   rowCount,
   rowTotal,
-  foldedCut,
-  overLength,
-  longestForStaple,
-  pinchCount,
-  layMass,
-  trimWaste,
-  layMinutes,
   layerMass,
   fibresPerMm,
   arealMass,
-  overlap,
-  rowCover,
-  tuftedCover,
   furLoft,
   slantedCover,
-  standingCut,
+  ...new Set(WAYS.flatMap((w) => w.methods)),
   blendPart,
-  bandWool,
-  groundWool,
-  standingMinutes,
-  standingCovers,
-  plushWaste,
-  stripeWidth,
-  spotDiameter,
-  bowMass,
-  bowMinutes,
-  fanStep,
-  stripMass,
-  stripWaste,
-  stripMinutes,
-  stripCover,
-  anchorMass,
-  lockCount,
-  lockLength,
-  lockMass,
-  tipWaste,
-  lockMinutes,
-  lockCover,
-  layerWool,
-  layerWaste,
-  layerCount,
-  layerAreal,
-  layerLoft,
-  layeredCover,
-  feltMinutes,
-  sheetAcross,
-  sheetAlong,
   blendStearns,
   blendFriele,
   veilLayers,

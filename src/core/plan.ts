@@ -1,9 +1,11 @@
 /**
  * plan = makePlan(piece, cupboard, hand)
  *
- *   form ─► coat ─► shade ─► face ─► needle ─► work ─► stock ─► log
- *     ▲       │
- *     └─loft──┘   (core, wire and standing: the form once more, now that the coat is known)
+ *   form ─► coat ─► shade ─► build ─► face ─► needle ─► order ─► stock ─► log
+ *    ▲       │                                 ▲         │
+ *    └─loft──┘ (`askedLoft`, `workCore`)       └─────────┘ (`putInOrder`)
+ *
+ * Every stage is `plan(context, before) -> { result, findings, operations, ties }`.
  *
  * A pure function of what the maker decided, what the maker has and how the maker works. `planSteps` is the same as a
  * generator that pauses between pieces of work, so a worker can report progress and stop.
@@ -29,7 +31,7 @@ import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import type { Finding } from './stage';
+import type { Context, Finding, Stage } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
 import { planStock, type StockPlan } from './stock/stock';
@@ -103,54 +105,44 @@ const combed = (form: FormWork, combs: Piece['combs']): FormWork =>
 
 /** What is known before the core is built. */
 interface Known {
-  readonly piece: Piece;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
-  readonly memo: Memo;
   readonly work: FormWork;
   readonly shaped: ShapedAreas;
-  readonly form: ReturnType<typeof planForm>;
-  readonly coat: ReturnType<typeof planCoat>;
-  readonly shade: ReturnType<typeof planShade>;
+  readonly form: Stage<FormPlan>;
+  readonly coat: Stage<CoatPlan>;
+  readonly shade: Stage<ShadePlan>;
 }
 
 /** The rest of the plan, by the core as it is or as it was. */
-function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
-  const { piece, cupboard, hand, memo, work, shaped, form, coat, shade } = known;
-  const frame = planFrame(piece, cupboard, work, core.result);
-  const stands = planStands(piece, work, core.work, coat.result, frame.result);
-  const flat = planFlatParts(piece, cupboard, hand);
-  const laid = withFinish({
-    piece,
-    cupboard,
-    hand,
-    coat: coat.result,
-    operations: tied([...coat.operations, ...shade.operations], shade.ties),
-  });
-  const face = planFace({
-    piece,
-    cupboard,
-    hand,
-    form: work,
-    scaleOfLife: form.result.scale.value,
+function finish(x: Context, known: Known, inside: CoreSkin): Plan {
+  const { work, shaped, form, coat, shade } = known;
+  const core = planCore(x, { work, inside });
+  const frame = planFrame(x, { work, core: core.result });
+  const stands = planStands(x, { work, core: core.result, coat: coat.result, frame: frame.result });
+  const flat = planFlatParts(x);
+  const operations = tied([...coat.operations, ...shade.operations], shade.ties);
+  const laid = withFinish({ ...x, coat: coat.result, operations });
+  const face = planFace(x, {
+    work,
+    form: form.result,
     core: core.result,
-    wire: frame.result,
+    frame: frame.result,
     coat: coat.result,
     shade: shade.result,
     coatWork: laid.map((o) => o.id),
-    memo,
   });
   const building = [...frame.operations, ...core.operations, ...flat.operations, ...face.operations];
-  const all = tied(afterPhotographs([photographs(), ...building, ...afterCore(laid)]), face.ties);
-  const ground = groundOf(work, coat.result, core.result, frame.result, shaped.owner, memo);
-  const { needles, sorted, operations, sittings } = putInOrder(
-    { piece, cupboard, hand, coat: coat.result, ground, eyes: eyesIn(face.result?.zones ?? []), memo },
-    shade.result,
-    all,
-  );
-  const stock = planStock(piece, cupboard, hand, coat.result, operations);
+  const ordered = putInOrder(x, {
+    coat: coat.result,
+    shade: shade.result,
+    ground: groundOf(work, coat.result, core.result, frame.result, shaped.owner, x.memo),
+    eyes: eyesIn(face.result?.zones ?? []),
+    operations: tied(afterPhotographs([photographs(), ...building, ...afterCore(laid)]), face.ties),
+  });
+  const { needles, sorted, sittings } = ordered;
+  const stock = planStock(x, { coat: coat.result, operations: ordered.operations });
+  const log = planLog(x, { coat: coat.result, work: sittings.result });
   return {
-    pieceId: piece.id,
+    pieceId: x.piece.id,
     form: form.result,
     coat: coat.result,
     shade: shade.result,
@@ -162,9 +154,11 @@ function finish(known: Known, core: ReturnType<typeof planCore>): Plan {
     needles: needles.result,
     work: sittings.result,
     stock: stock.result,
-    log: planLog(piece, coat.result, sittings.result),
+    log: log.result,
     findings: inWeight(
-      [form, core, frame, stands, flat, coat, shade, face, needles, sorted, sittings, stock].flatMap((s) => s.findings),
+      [form, core, frame, stands, flat, coat, shade, face, needles, sorted, sittings, stock, log].flatMap(
+        (s) => s.findings,
+      ),
     ),
   };
 }
@@ -183,14 +177,14 @@ export function* planSteps(
   memo: Memo = new Memo(),
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
+  const x: Context = { piece, cupboard, hand, memo };
   const { work, shaped } = yield* shapeSteps(piece, memo, options);
-  const form = planForm(piece, work);
+  const form = planForm(x, { work });
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
-  const coat = planCoat(piece, cupboard, hand, shaped, work, memo);
-  const shade = planShade(piece, cupboard, hand, coat.result, shaped, work, memo);
-  const known: Known = { piece, cupboard, hand, memo, work, shaped, form, coat, shade };
+  const coat = planCoat(x, { work, shaped });
+  const shade = planShade(x, { work, shaped, coat: coat.result });
+  const planned = (inside: CoreSkin) => finish(x, { work, shaped, form, coat, shade }, inside);
   const asked = askedLoft(piece, work, coat.result, shaped);
-  const planned = (inside: CoreSkin) => finish(known, planCore(piece, cupboard, hand, work, inside, memo));
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<[FormWork, Float64Array], CoreSkin>('core');
   const early = was && was.from[0] === work && !alike(was.from[1], asked) ? planned(was.value) : undefined;

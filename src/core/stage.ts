@@ -1,9 +1,14 @@
 /**
- * What every stage of a plan gives back: its result, its findings and the operations it asks for. Judgement lives next
- * to the figures it judges; work to do is said as operations and only ordered elsewhere.
+ * What every stage of a plan starts from and gives back: its result, its findings, the operations it asks for and what
+ * steps of other stages have to wait for. Judgement lives next to the figures it judges; work to do is said as operations
+ * and only ordered elsewhere.
  */
 import type { Decision } from './decision';
 import type { FindingCode } from './finding-codes';
+import type { Memo } from './memo';
+import type { Cupboard } from './piece/cupboard';
+import type { Hand } from './piece/hand';
+import type { Piece } from './piece/schema';
 import type { Ref } from './ref';
 import type { Vec3 } from './geometry/vec';
 import type { Text } from './text';
@@ -144,8 +149,27 @@ export interface Operation {
   readonly caution: Text | null;
 }
 
+/** What every stage starts from, besides the plans before it: what the maker decided, has, and how the maker works. */
+export interface Context {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+  readonly memo: Memo;
+}
+
+/** What a step of another stage has to wait for. */
+export interface StepTie {
+  readonly operationId: string;
+  readonly after: After;
+}
+
+/** A stage that asks for no steps. */
+export const NO_WORK = { operations: [], ties: [] } as const;
+
+/** What every stage gives: `plan(context, before)`. */
 export interface Stage<Result> {
   readonly result: Result;
   readonly findings: readonly Finding[];
   readonly operations: readonly Operation[];
+  readonly ties: readonly StepTie[];
 }

@@ -31,7 +31,7 @@ export function cutListCsv(piece: Piece, plan: Plan, lots: Cupboard['lots']): st
         rows: f.rows.value,
         'spacing mm': 'spacingMm' in spec ? spec.spacingMm : '',
         'row length mm': round(f.rowLength.value, 1),
-        pieces: (f.pinches ?? f.locks ?? f.bows ?? f.pieces)?.value ?? '',
+        pieces: f[wayOf(area.fur!.method).counts ?? '']?.value ?? '',
         'trimmed g': round(f.waste.value, 0.1),
         minutes: round(f.minutes.value, 1),
         'base hidden %': round(f.cover.value * 100, 0.1),

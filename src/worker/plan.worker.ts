@@ -23,12 +23,18 @@ import { repair, type RepairReport } from '@/core/geometry/repair';
 import { eyesIn, groundOf, withEyes } from '@/core/needle/ground';
 import { lookInside, type InsideQuestion, type InsideView } from '@/core/needle/inside';
 import { readScan } from './scan-file';
-import { Memo, type Lasting } from '@/core/memo';
+import {
+  Memo,
+  type Cupboard,
+  type Hand,
+  type Lasting,
+  type Piece,
+  type Plan,
+  type PlanOptions,
+  type Progress,
+} from '@/core';
 import type { Laid } from '@/core/piece/coat';
-import type { Cupboard } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
-import { planSteps, shapeSteps, type Plan, type PlanOptions, type Progress } from '@/core/plan';
+import { planSteps, shapeSteps } from '@/core/plan';
 
 z.config({ jitless: true });
 

@@ -49,10 +49,6 @@ export interface CorePlan {
   readonly collarsG: number;
   readonly minutes: Figure;
   readonly lotId: string | null;
-}
-
-/** What standing needs beyond the plan. */
-export interface CoreWork {
-  /** Middle of mass and mass of each part of the core, g, mm. */
+  /** Middle of mass and mass of each part, g, mm: what standing goes by. */
   readonly weights: readonly { readonly massG: number; readonly at: Vec3 }[];
 }

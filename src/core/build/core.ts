@@ -5,19 +5,18 @@
 import { partDistance } from '@/core/geometry/field';
 import { scale as times, type Vec3 } from '@/core/geometry/vec';
 import { BARE_CORE } from '@/core/colour/bare';
-import type { Memo } from '@/core/memo';
 import { figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding, Stage } from '@/core/stage';
+import type { Context, Finding, Stage } from '@/core/stage';
 import { grams, say } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import type { Suits } from '@/core/wool/forms';
 import type { FormWork } from '@/core/form/form';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
 import { swallowed } from './core-findings';
-import type { CorePart, CorePlan, CoreWork } from './core-plan';
+import type { CorePart, CorePlan } from './core-plan';
 import { sectionsOf, type Section } from './core-sections';
 import { coreSkin, evenLoft, type CoreSkin } from './core-skin';
 import { coreOperations } from './core-work';
@@ -113,13 +112,9 @@ function partOf(
 }
 
 export function planCore(
-  piece: Piece,
-  cupboard: Cupboard,
-  hand: Hand,
-  w: FormWork,
-  c: CoreSkin,
-  memo: Memo,
-): Stage<CorePlan> & { work: CoreWork } {
+  { piece, cupboard, hand, memo }: Context,
+  { work: w, inside: c }: { readonly work: FormWork; readonly inside: CoreSkin },
+): Stage<CorePlan> {
   const shares = memo.keep('core-measures', [w, c], measuredCore);
   const findings = swallowed(piece, w, c);
   const lot = cupboard.lots.find((l) => l.id === piece.core.lotId) ?? null;
@@ -151,15 +146,14 @@ export function planCore(
       collarsG,
       minutes,
       lotId: lot?.id ?? null,
-    },
-    findings,
-    operations,
-    work: {
       weights: w.body.parts.flatMap((b, i) => {
         const p = parts.find((x) => x.id === b.part.id);
         return p && shares.volume[i]! > 0 ? [{ massG: p.count * p.mass.value, at: shares.at[i]! }] : [];
       }),
     },
+    findings,
+    operations,
+    ties: [],
   };
 }
 
@@ -215,4 +209,3 @@ function noWool(cupboard: Cupboard, massG: number): Finding {
 /** Carded wool tangles every way; combed wool makes a core with more needling (common practice). */
 const coreForm = (form: Lot['form']): Suits =>
   form === 'carded batt' ? 'well' : form === 'combed top' || form === 'raw fleece' ? 'possible' : 'badly';
-

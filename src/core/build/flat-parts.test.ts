@@ -10,7 +10,7 @@ const withPart = (change: Partial<FlatPart>): Piece => ({
   ...pineMarten,
   flatParts: [{ ...pineMarten.flatParts[0]!, ...change }],
 });
-const planned = (change: Partial<FlatPart> = {}) => planFlatParts(withPart(change), cupboard, hand);
+const planned = (change: Partial<FlatPart> = {}) => planFlatParts({ piece: withPart(change), cupboard, hand });
 
 describe('a flat felt part', () => {
   it('its smooth outline goes through every drawn point and encloses what it should', () => {
@@ -29,11 +29,11 @@ describe('a flat felt part', () => {
 
   it('grows with the animal, and weighs its area times thickness times density', () => {
     const small = planned().result[0]!;
-    const large = planFlatParts(
-      { ...withPart({}), form: { ...pineMarten.form, finishedLengthMm: 370 } },
+    const large = planFlatParts({
+      piece: { ...withPart({}), form: { ...pineMarten.form, finishedLengthMm: 370 } },
       cupboard,
       hand,
-    ).result[0]!;
+    }).result[0]!;
     expect(large.areaMm2 / small.areaMm2).toBeCloseTo(4, 9);
     // 10 cm2, 2 mm thick at 0.15 g/cm3 is 0.3 g.
     expect(feltMass.of({ area: 1000, thick: 2, density: 150 })).toBeCloseTo(0.3, 12);
@@ -66,11 +66,11 @@ describe('a flat felt part', () => {
   });
 
   it('pairs are asked for as two, and every first outline makes a sound part', () => {
-    expect(planFlatParts(kingfisher, cupboard, hand).result[0]!.count).toBe(2);
+    expect(planFlatParts({ piece: kingfisher, cupboard, hand }).result[0]!.count).toBe(2);
     for (const kind of Object.keys(FLAT_OUTLINES) as FlatPart['kind'][]) {
       const piece = withPart({ kind, outline: FLAT_OUTLINES[kind].map(([x, y]) => [x, y] as [number, number]) });
       expect(readPiece(structuredClone(piece)).ok).toBe(true);
-      expect(planFlatParts(piece, cupboard, hand).result[0]!.areaMm2).toBeGreaterThan(1);
+      expect(planFlatParts({ piece, cupboard, hand }).result[0]!.areaMm2).toBeGreaterThan(1);
     }
   });
 });

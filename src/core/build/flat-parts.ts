@@ -11,8 +11,8 @@ import { outOf } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
-import type { FlatPart, Piece } from '@/core/piece/schema';
-import type { Finding, Operation, Stage } from '@/core/stage';
+import type { FlatPart } from '@/core/piece/schema';
+import type { Context, Finding, Operation, Stage } from '@/core/stage';
 import { count, grams, mm, say, share } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
 import { feltFlat } from '@/core/stabbing';
@@ -113,7 +113,7 @@ export function enclosed(outline: Float64Array): number {
   return Math.abs(s) / 2;
 }
 
-export function planFlatParts(piece: Piece, cupboard: Cupboard, hand: Hand): Stage<readonly FlatPartPlan[]> {
+export function planFlatParts({ piece, cupboard, hand }: Omit<Context, 'memo'>): Stage<readonly FlatPartPlan[]> {
   const findings: Finding[] = [];
   const operations: Operation[] = [];
   const k = unitMm(piece.form);
@@ -155,7 +155,7 @@ export function planFlatParts(piece: Piece, cupboard: Cupboard, hand: Hand): Sta
     operations.push(operation(plan, f, lot, lining, hand));
     return plan;
   });
-  return { result: parts, findings, operations };
+  return { result: parts, findings, operations, ties: [] };
 }
 
 function comesThrough(

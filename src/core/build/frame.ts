@@ -9,7 +9,7 @@ import { norm, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard, Wire } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding, Operation, Remedy, Stage } from '@/core/stage';
+import { NO_WORK, type Context, type Finding, type Operation, type Remedy, type Stage } from '@/core/stage';
 import { mm, rowMm, say } from '@/core/text';
 import type { Body, BodyPart } from '@/core/form/body';
 import type { FormWork } from '@/core/form/form';
@@ -142,7 +142,10 @@ export const wiresFor = (kind: Piece['frame']['kind'], cupboard: Cupboard): Wire
     .filter((w) => (kind === 'pipe cleaner') === (w.kind === 'pipe cleaner'))
     .sort((a, b) => a.diameterMm - b.diameterMm);
 
-export function planFrame(piece: Piece, cupboard: Cupboard, w: FormWork, core: CorePlan): Stage<FramePlan> {
+export function planFrame(
+  { piece, cupboard }: Context,
+  { work: w, core }: { readonly work: FormWork; readonly core: CorePlan },
+): Stage<FramePlan> {
   const { frame } = piece;
   const wire = cupboard.wires.find((w) => w.id === frame.wireId) ?? null;
   const thickMm = wire?.diameterMm ?? (frame.kind === 'pipe cleaner' ? 3 : USUAL_MM);
@@ -157,7 +160,7 @@ export function planFrame(piece: Piece, cupboard: Cupboard, w: FormWork, core: C
     roomPart: null,
     massG: 0,
   };
-  if (frame.kind === 'none') return { result: none, findings: [], operations: [] };
+  if (frame.kind === 'none') return { result: none, findings: [], ...NO_WORK };
   // An own base has no parts to follow: the wire runs along the middle of its slices.
   const bones = piece.form.scan ? { spine: middleOf(w.skin), limbs: [] } : skeleton(w.body, frame);
   const strands = frame.kind === 'one wire' ? 2 : 1;
@@ -223,7 +226,12 @@ export function planFrame(piece: Piece, cupboard: Cupboard, w: FormWork, core: C
       1000 /
       (wire?.kind === 'pipe cleaner' ? 6 : 1),
   };
-  return { result, findings: judge(cupboard, result, thin), operations: [operation(result, wire?.name ?? 'Wire')] };
+  return {
+    result,
+    findings: judge(cupboard, result, thin),
+    operations: [operation(result, wire?.name ?? 'Wire')],
+    ties: [],
+  };
 }
 
 function thinnestLimb(core: CorePlan, wired: ReadonlySet<string>): { mm: number; name: string } | null {

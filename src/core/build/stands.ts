@@ -6,13 +6,12 @@ import type { CoatPlan } from '@/core/coat/coat-plan';
 import { convexHull, insideHull, type Point2 } from '@/core/geometry/hull';
 import { add, norm, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
-import type { Finding } from '@/core/stage';
+import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
 import { degrees, grams, mm, say, type Text } from '@/core/text';
 import { tippingAngle, weightLow } from './core-methods';
-import type { CoreWork } from './core-plan';
+import type { CorePlan } from './core-plan';
 import type { FormWork } from '@/core/form/form';
 import { skeleton, type FramePlan } from './frame';
-import type { Piece } from '@/core/piece/schema';
 
 /** Skin this near to the lowest place touches the ground: wool gives. Share of the length; ours. */
 const GIVES = 0.02;
@@ -86,13 +85,14 @@ function wireWeights(frame: FramePlan): Weight[] {
 const side = (n: Point2): StandsPlan['towards'] =>
   Math.abs(n[0]) > Math.abs(n[1]) ? (n[0] > 0 ? 'left' : 'right') : n[1] > 0 ? 'front' : 'back';
 
-export function planStands(
-  piece: Piece,
-  w: FormWork,
-  core: CoreWork,
-  coat: CoatPlan,
-  frame: FramePlan,
-): { result: StandsPlan; findings: Finding[] } {
+interface BeforeStands {
+  readonly work: FormWork;
+  readonly core: CorePlan;
+  readonly coat: CoatPlan;
+  readonly frame: FramePlan;
+}
+
+export function planStands({ piece }: Context, { work: w, core, coat, frame }: BeforeStands): Stage<StandsPlan> {
   const { positions: p } = w.skin;
   let groundY = Infinity;
   for (let i = 1; i < p.length; i += 3) groundY = Math.min(groundY, p[i]!);
@@ -128,7 +128,7 @@ export function planStands(
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
   };
-  return { result, findings: kind === 'hangs' ? [] : judge(result, outward) };
+  return { result, findings: kind === 'hangs' ? [] : judge(result, outward), ...NO_WORK };
 }
 
 function judge(s: StandsPlan, outward: Point2): Finding[] {

@@ -2,13 +2,11 @@
 import type { FormWork } from '@/core/form/form';
 import { nearestVertex } from '@/core/geometry/mesh';
 import type { Vec3 } from '@/core/geometry/vec';
-import type { Memo } from '@/core/memo';
 import type { Coat, Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
 import type { Area, Piece } from '@/core/piece/schema';
 import { ref } from '@/core/ref';
-import type { Finding, Operation, Stage } from '@/core/stage';
+import type { Context, Finding, Operation, Stage } from '@/core/stage';
 import { say } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import { betweenAreas, locksShared } from './between';
@@ -20,12 +18,8 @@ import type { Lay } from './way';
 import { wayOf } from './ways';
 
 export function planCoat(
-  piece: Piece,
-  cupboard: Cupboard,
-  hand: Hand,
-  shaped: ShapedAreas,
-  form: FormWork,
-  memo: Memo,
+  { piece, cupboard, hand, memo }: Context,
+  { work: form, shaped }: { readonly work: FormWork; readonly shaped: ShapedAreas },
 ): Stage<CoatPlan> {
   const findings: Finding[] = [];
   const operations: Operation[] = [];
@@ -101,6 +95,7 @@ export function planCoat(
     },
     findings,
     operations,
+    ties: [],
   };
 }
 

@@ -43,6 +43,9 @@ export function lotFor(method: Laid['method'], now: Lot, cupboard: Cupboard, gra
   return findWools(cupboard.lots, { near: now.colour, suits, grams })[0] ?? now;
 }
 
+/** Lift where the way in use has none of its own, degrees. Ours. */
+const USUAL_LIFT = 20;
+
 /** A first spec of a way for an area that has a coat already: as long, as lifted, from the same wool where it serves. */
 export function coatBy(
   method: Laid['method'],
@@ -66,7 +69,7 @@ export function coatBy(
       'lengthMm' in now
         ? {
             lengthMm: now.lengthMm,
-            liftDeg: now.liftDeg,
+            liftDeg: 'liftDeg' in now ? now.liftDeg : USUAL_LIFT,
             arealMgCm2: 'layMgCm' in now ? (now.layMgCm / now.spacingMm) * 10 : 10,
           }
         : null,

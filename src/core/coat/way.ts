@@ -5,7 +5,7 @@
  */
 import type { Body } from '@/core/form/body';
 import type { Memo } from '@/core/memo';
-import type { Figure } from '@/core/method/define';
+import type { Figure, Method } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -167,6 +167,8 @@ export interface Way<C extends Laid = Laid> {
   readonly untrimmed?: string;
   /** What is taken in hand: lengths cut from the wool, or locks as they grew. */
   readonly takes: 'cut lengths' | 'locks';
+  /** The figure that says how many single tufts, locks or pieces are laid; none where it is laid in one. */
+  readonly counts?: string;
   /** Every one can be turned a little further than the last, so that two lies meet without an edge. */
   readonly fans?: true;
   /** On a ticket, in two or three words; its title where it says nothing. */
@@ -183,6 +185,8 @@ export interface Way<C extends Laid = Laid> {
   readonly lengths?: (spec: C) => readonly (readonly [string, number])[];
   /** Lots it draws on besides its own. */
   readonly moreLots?: (spec: C) => readonly string[];
+  /** Formulas of its own, for the handbook and for opening a figure. */
+  readonly methods: readonly Method[];
   readonly goodFor: string;
   readonly costs: string;
   readonly suits: Readonly<Record<WoolForm, Suit>>;

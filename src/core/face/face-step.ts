@@ -9,7 +9,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import { decided, the } from '@/core/decision';
 import { ref } from '@/core/ref';
-import type { After, Needlework, Operation } from '@/core/stage';
+import type { After, Needlework, Operation, StepTie } from '@/core/stage';
 import { GLUE } from '@/core/tools';
 import { atPlaces } from '@/core/stabbing';
 import { say, type Text } from '@/core/text';
@@ -36,15 +36,9 @@ export interface FaceWorkInput {
   readonly coatWork: readonly string[];
 }
 
-/** What another stage's step has to wait for. */
-export interface FaceTie {
-  readonly operationId: string;
-  readonly after: After;
-}
-
 export interface FaceSteps {
   readonly operations: readonly Operation[];
-  readonly ties: readonly FaceTie[];
+  readonly ties: readonly StepTie[];
 }
 
 export const JOINED: After = { id: 'core-join', why: say`The head is joined and firm first.`, strength: Infinity };

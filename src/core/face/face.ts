@@ -4,17 +4,13 @@
  */
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import type { CorePlan } from '@/core/build/core-plan';
-import type { FormWork } from '@/core/form/form';
+import type { FormPlan, FormWork } from '@/core/form/form';
 import type { FramePlan } from '@/core/build/frame';
 import type { Vec3 } from '@/core/geometry/vec';
-import type { Memo } from '@/core/memo';
 import { figure } from '@/core/method/define';
-import type { Cupboard } from '@/core/piece/cupboard';
 import type { FaceMark } from '@/core/piece/face';
-import type { Hand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
 import type { ShadePlan } from '@/core/shade/shade-plan';
-import type { Finding, Stage } from '@/core/stage';
+import type { Context, Finding, Stage } from '@/core/stage';
 import { browPlaces } from '@/core/face/features/brows';
 import { planEars, type EarPlan } from '@/core/face/features/ears';
 import { corner } from '@/core/face/eyes/eye-place';
@@ -23,7 +19,6 @@ import { faceDraws } from './face-wool';
 import { faceFindings } from './face-findings';
 import type { FacePlan, Zone } from './face-plan';
 import { tolerance } from './face-methods';
-import type { FaceTie } from './face-step';
 import { faceWork } from './face-work';
 import { headOf, outOfHead, type Head } from '@/core/face/head/head';
 import { levelOf } from '@/core/face/level/level';
@@ -37,27 +32,23 @@ export type { FacePlan } from './face-plan';
 /** Left free beyond the edge of the eye, mm. Ours. */
 const CLEAR_ROUND = 1;
 
-interface FaceInput {
-  readonly piece: Piece;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
-  readonly form: FormWork;
-  readonly scaleOfLife: number;
+interface BeforeFace {
+  readonly work: FormWork;
+  readonly form: FormPlan;
   readonly core: CorePlan;
-  readonly wire: FramePlan;
+  readonly frame: FramePlan;
   readonly coat: CoatPlan;
   readonly shade: ShadePlan;
   /** Ids of the work of coat and shade. */
   readonly coatWork: readonly string[];
-  readonly memo: Memo;
 }
 
-export type FaceStage = Stage<FacePlan | null> & { readonly ties: readonly FaceTie[] };
+const NOTHING: Stage<FacePlan | null> = { result: null, findings: [], operations: [], ties: [] };
 
-const NOTHING: FaceStage = { result: null, findings: [], operations: [], ties: [] };
-
-export function planFace(x: FaceInput): FaceStage {
-  const { piece, cupboard, hand, form, memo } = x;
+export function planFace(x: Context, before: BeforeFace): Stage<FacePlan | null> {
+  const { piece, cupboard, hand, memo } = x;
+  const { work: form, core, coat, shade } = before;
+  const scaleOfLife = before.form.scale.value;
   const { face } = piece;
   if (!face) return NOTHING;
   const head = memo.keep('head', [form, face.head, face.nose.at], headOf);
@@ -72,21 +63,21 @@ export function planFace(x: FaceInput): FaceStage {
     piece,
     cupboard,
     hand,
-    scaleOfLife: x.scaleOfLife,
-    core: x.core,
-    wire: x.wire,
-    coat: x.coat,
-    shade: x.shade,
+    scaleOfLife,
+    core,
+    wire: before.frame,
+    coat,
+    shade,
     memo,
   };
   const eyes = planEyes(setting);
-  const ears = planEars(form, piece, face, x.coat);
+  const ears = planEars(form, piece, face, coat);
   const marks = marksOf(head, nose, mouth, eyes, ears);
   // Marks on the skin hardly ever move: their ways over the skin are kept.
   const measured = memo.keep('face-measures', [head, marks], measureMarks);
   const { zones, obstacles } = inTheWay(setting, eyes);
   const whiskers = face.whiskers.map((w) =>
-    memo.keep(`whiskers:${w.id}`, [form, frame, w, obstacles, x.scaleOfLife, cupboard.threads], planWhiskers),
+    memo.keep(`whiskers:${w.id}`, [form, frame, w, obstacles, scaleOfLife, cupboard.threads], planWhiskers),
   );
   const brows = face.brows ? browPlaces(form, face.brows, eyes.places, eyes.discMm) : [];
   const work = faceWork({
@@ -95,14 +86,14 @@ export function planFace(x: FaceInput): FaceStage {
     face,
     cupboard,
     hand,
-    coat: x.coat,
-    core: x.core,
+    coat,
+    core,
     nose,
     mouth,
     eyes,
     ears,
     whiskers,
-    coatWork: x.coatWork,
+    coatWork: before.coatWork,
   });
   const result: FacePlan = {
     frame,
@@ -129,7 +120,7 @@ export function planFace(x: FaceInput): FaceStage {
   };
   return {
     result,
-    findings: faceFindings({ piece, face, cupboard, plan: result, core: x.core, form }),
+    findings: faceFindings({ piece, face, cupboard, plan: result, core, form }),
     operations: work.operations,
     ties: work.ties,
   };

@@ -167,9 +167,14 @@ describe('the form as planned', () => {
     };
     const w = workForm(formOf([tube, free]), EDGE);
     const piece = { ...pineMarten, form: formOf([tube, free]) };
-    expect(planForm(piece, w).findings.map((f) => [f.id, f.severity])).toContainEqual(['form-apart', 'stop']);
+    expect(planForm({ piece }, { work: w }).findings.map((f) => [f.id, f.severity])).toContainEqual([
+      'form-apart',
+      'stop',
+    ]);
     const small = { ...pineMarten, form: { ...pineMarten.form, finishedLengthMm: 60 } };
-    expect(planForm(small, workForm(small.form, EDGE)).findings.map((f) => f.id)).toContain('form-thin-ear');
-    expect(planForm(pineMarten, marten).findings).toEqual([]);
+    expect(planForm({ piece: small }, { work: workForm(small.form, EDGE) }).findings.map((f) => f.id)).toContain(
+      'form-thin-ear',
+    );
+    expect(planForm({ piece: pineMarten }, { work: marten }).findings).toEqual([]);
   });
 });

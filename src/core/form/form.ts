@@ -4,7 +4,7 @@ import { partDistance } from '@/core/geometry/field';
 import { polygonise, type Skin } from '@/core/geometry/polygonise';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding, Stage } from '@/core/stage';
+import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { makeBody, type Body, type Drawn } from './body';
 import { EDGE_SHARE } from './fineness';
@@ -81,7 +81,7 @@ export function workForm(form: Drawn, edgeShare = EDGE_SHARE): FormWork {
   return { body, skin, distance, lie: lieOf(body, skin, distance) };
 }
 
-export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
+export function planForm({ piece }: Pick<Context, 'piece'>, { work: w }: { readonly work: FormWork }): Stage<FormPlan> {
   const lo = [Infinity, Infinity, Infinity];
   const hi = [-Infinity, -Infinity, -Infinity];
   w.skin.positions.forEach((x, i) => {
@@ -127,7 +127,7 @@ export function planForm(piece: Piece, w: FormWork): Stage<FormPlan> {
       lie: w.lie,
     },
     findings,
-    operations: [],
+    ...NO_WORK,
   };
 }
 

@@ -1,9 +1,9 @@
 /** The log stage: what was really done, beside what was planned for the same rows. */
+import { NO_WORK, type Context, type Stage } from '@/core/stage';
 import { rowsLaid } from '@/core/coat/rows/rows-laid';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { areasOfLays, standing } from '@/core/order/progress';
 import type { WorkPlan } from '@/core/order/work';
-import type { Piece } from '@/core/piece/schema';
 
 export interface AreaLog {
   readonly areaId: string;
@@ -28,7 +28,10 @@ export interface LogPlan {
 }
 
 /** Rows taken apart again no longer count as done; their time was spent all the same. */
-export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
+export function planLog(
+  { piece }: Pick<Context, 'piece'>,
+  { coat, work }: { readonly coat: CoatPlan; readonly work: WorkPlan },
+): Stage<LogPlan> {
   const areas: AreaLog[] = [];
   const counts = standing(piece.log, areasOfLays(work.steps.map((x) => x.operation)));
   for (const a of coat.areas) {
@@ -56,5 +59,5 @@ export function planLog(piece: Piece, coat: CoatPlan, work: WorkPlan): LogPlan {
       actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0) : null,
     });
   }
-  return { areas, minutesLeft: work.minutesLeft };
+  return { result: { areas, minutesLeft: work.minutesLeft }, findings: [], ...NO_WORK };
 }

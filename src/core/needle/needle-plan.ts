@@ -1,11 +1,9 @@
 /** What the needle stage takes and gives: needles tried, stretches of work, the plan. Plain data, and words for its limits. */
 import type { CoatPlan } from '@/core/coat/coat-plan';
-import type { Memo } from '@/core/memo';
 import type { Figure } from '@/core/method/define';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Needlework, Operation } from '@/core/stage';
+import type { Context, Needlework, Operation } from '@/core/stage';
 import type { Text } from '@/core/text';
 import type { Limit } from './depth-window';
 import type { Fit, Sight, Stretch } from './fit';
@@ -124,15 +122,11 @@ export interface Tried {
   readonly chosen: Piece['work']['chosen'][number] | null;
 }
 
-export interface NeedleInput {
-  readonly piece: Piece;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
+export interface NeedleInput extends Context {
   readonly coat: CoatPlan;
   readonly ground: Ground;
   /** What is in the way once the eyes are set. */
   readonly eyes: readonly Capsule[];
-  readonly memo: Memo;
 }
 
 /** Needles there are, coarse before fine. */

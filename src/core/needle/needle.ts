@@ -152,7 +152,7 @@ function phaseOf(x: NeedleInput, t: Tried, s: Stretch, c: Candidate): NeedlePhas
   });
   const several = t.stretches.length > 1;
   return {
-    says: several ? stretchWords(work, t.stretches.indexOf(s as Tried["stretches"][0])) : null,
+    says: several ? stretchWords(work, t.stretches.indexOf(s as Tried['stretches'][0])) : null,
     needleId: c.needle.id,
     name: c.needle.name,
     holder: holder ? { id: holder.id, name: holder.name, needles: holder.needles } : null,
@@ -211,7 +211,7 @@ function joinedUp(phases: readonly NeedlePhase[], work: Needlework, rate: number
 }
 
 /** How much every needle of the rack is used. */
-const useOf = (cupboard: Cupboard, flat: readonly { readonly id: string; readonly p: NeedlePhase }[]): RackUse[] =>
+const rackUse = (cupboard: Cupboard, flat: readonly { readonly id: string; readonly p: NeedlePhase }[]): RackUse[] =>
   owned(cupboard).flatMap((n) => {
     const mine = flat.filter((f) => f.p.needleId === n.id);
     if (mine.length === 0) return [];
@@ -263,7 +263,7 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
     return from.needleId === p.needleId ? [] : [{ operationId: id, from: from.needleId, to: p.needleId }];
   });
   return {
-    result: { steps, changes, use: useOf(cupboard, flat), finish: finishOf(x, row, steps) },
+    result: { steps, changes, use: rackUse(cupboard, flat), finish: finishOf(x, row, steps) },
     findings: needleFindings(x, row, steps),
     saved,
   };

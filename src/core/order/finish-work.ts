@@ -9,10 +9,8 @@ import { wayOf } from '@/core/coat/ways';
 import type { Laid } from '@/core/piece/coat';
 import { lightness } from '@/core/colour/lab';
 import { decided, the, type Decision } from '@/core/decision';
-import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
-import type { Operation } from '@/core/stage';
+import type { Context, Operation } from '@/core/stage';
 import { feltLayer } from '@/core/stabbing';
 import { count, mm, say, type Text } from '@/core/text';
 
@@ -35,10 +33,7 @@ const plain = {
   caution: null,
 } as const;
 
-interface FinishInput {
-  readonly piece: Piece;
-  readonly cupboard: Cupboard;
-  readonly hand: Hand;
+interface FinishInput extends Context {
   readonly coat: CoatPlan;
   /** Work of coat and shade. */
   readonly operations: readonly Operation[];

@@ -4,17 +4,24 @@ import { firstNeedle, planNeedles, tryNeedles } from '@/core/needle/needle';
 import type { NeedleInput } from '@/core/needle/needle-plan';
 import type { ShadePlan } from '@/core/shade/shade-plan';
 import { APART } from '@/core/shade/steps/borders';
-import type { Operation } from '@/core/stage';
+import type { Context, Operation } from '@/core/stage';
 import { bagging, type Apart } from './bagging';
 import { planWork, type Ordered } from './order';
 import { planSittings } from './work';
+
+interface BeforeOrder extends Pick<NeedleInput, 'coat' | 'ground' | 'eyes'> {
+  readonly shade: ShadePlan;
+  readonly operations: readonly Operation[];
+}
 
 /**
  * Needles are tried and the order is found by them; bags are put in where that order asks for them and it is found again; the
  * needles are then chosen for that order, and what holders save is taken off its steps.
  */
-export function putInOrder(needling: NeedleInput, shade: ShadePlan, all: readonly Operation[]) {
-  const { piece, hand, coat } = needling;
+export function putInOrder(x: Context, before: BeforeOrder) {
+  const { piece, hand } = x;
+  const { coat, shade, operations: all } = before;
+  const needling: NeedleInput = { ...x, coat, ground: before.ground, eyes: before.eyes };
   const tried = tryNeedles(needling, all);
   const best = new Map(tried.map((t) => [t.operation.id, firstNeedle(t)]));
   const needleOf = (id: string) => best.get(id) ?? null;

@@ -4,7 +4,7 @@
  * ring cannot all be kept: the weakest is let go and said, with the choice to change where one is behind it.
  */
 import { areaOf, sameRef } from '@/core/ref';
-import type { Finding, Operation, Stage } from '@/core/stage';
+import { NO_WORK, type Finding, type Operation, type Stage } from '@/core/stage';
 import { joined, say, type Text } from '@/core/text';
 import type { Work } from '@/core/piece/work';
 import { rings, shortestWay, topological } from './topological';
@@ -178,7 +178,7 @@ export function planWork(
   return {
     result: { steps, ties, minutes: operations.reduce((s, o) => s + o.minutes, 0) },
     findings: [...new Map(findings.map((f) => [f.id, f])).values()],
-    operations: [],
+    ...NO_WORK,
   };
 }
 

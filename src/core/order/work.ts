@@ -7,7 +7,7 @@ import { byLot, massOf, shareOf, takenBy, woolIn, type WoolMass } from '@/core/m
 import type { NeedlePlan } from '@/core/needle/needle-plan';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding, Stage } from '@/core/stage';
+import { NO_WORK, type Finding, type Stage } from '@/core/stage';
 import { grams, minutes as time, say, type Text } from '@/core/text';
 import { criticalPath } from './critical';
 import { dateAfter, weekdayOf } from './dates';
@@ -156,7 +156,7 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
       changed,
     },
     findings: findingsOf(x, tasks, sittings, changed, stepOf),
-    operations: [],
+    ...NO_WORK,
   };
 }
 

@@ -338,8 +338,7 @@ export const pieceSchema = pieceFields.superRefine((piece, ctx) => {
   ] as const) {
     if (new Set(list.map((x) => x.id)).size < list.length) tell([what], `Two of the ${what} have the same name`);
   }
-  if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length)
-    tell(['areas'], 'Two areas have the same name');
+  if (new Set(piece.areas.map((a) => a.id)).size < piece.areas.length) tell(['areas'], 'Two areas have the same name');
   piece.areas.forEach((a, i) => checkArea(a, i, parts, tell));
 });
 

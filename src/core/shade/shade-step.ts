@@ -6,7 +6,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Ref } from '@/core/ref';
 import { feltLayer, raiseFrom } from '@/core/stabbing';
-import type { After, Material, Needlework, Operation } from '@/core/stage';
+import type { After, Material, Needlework, Operation, StepTie } from '@/core/stage';
 import { grams, mgCm2, say, share, type Text } from '@/core/text';
 import type { LayerPlan, ShadedArea } from './layers/area-shade';
 import type { Judged } from './judging/judged';
@@ -22,15 +22,9 @@ export interface ShadeWorkInput {
   readonly judged: Judged;
 }
 
-/** Something another stage's operation has to wait for. */
-export interface ShadeTie {
-  readonly operationId: string;
-  readonly after: After;
-}
-
 export interface ShadeSteps {
   readonly operations: readonly Operation[];
-  readonly ties: readonly ShadeTie[];
+  readonly ties: readonly StepTie[];
 }
 
 /** Reckoned with where it is not decided, mg/cm2: a thin layer, what lies under a raised colour, the most a tuft comes up through. Ours. */

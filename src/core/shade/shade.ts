@@ -8,12 +8,8 @@ import { BARE_CORE } from '@/core/colour/bare';
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import type { FormWork } from '@/core/form/form';
-import type { Memo } from '@/core/memo';
 import { figure } from '@/core/method/define';
-import type { Cupboard } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
-import type { Stage } from '@/core/stage';
+import type { Context, Stage } from '@/core/stage';
 import { coatedOf, shadeArea, type AreaWork, type LayerPlan } from '@/core/shade/layers/area-shade';
 import { borders } from '@/core/shade/layers/borders';
 import { judgePiece } from '@/core/shade/judging/judge';
@@ -22,18 +18,18 @@ import { layerFindings, missingFindings } from '@/core/shade/judging/layer-findi
 import { markingFindings } from '@/core/shade/markings/marking-findings';
 import { markingOnSkin, type MarkingOnSkin } from '@/core/shade/markings/marking-shape';
 import { layerMinutes, layerOfColour } from './shade-methods';
-import type { ShadeTie } from './shade-step';
 import { shadeWork } from './shade-work';
 
+interface BeforeShade {
+  readonly work: FormWork;
+  readonly shaped: ShapedAreas;
+  readonly coat: CoatPlan;
+}
+
 export function planShade(
-  piece: Piece,
-  cupboard: Cupboard,
-  hand: Hand,
-  coat: CoatPlan,
-  shaped: ShapedAreas,
-  form: FormWork,
-  memo: Memo,
-): Stage<ShadePlan> & { readonly ties: readonly ShadeTie[] } {
+  { piece, cupboard, hand, memo }: Context,
+  { work: form, shaped, coat }: BeforeShade,
+): Stage<ShadePlan> {
   const stock = { lots: cupboard.lots, blends: cupboard.blends };
   const onSkin = piece.markings.map((m) =>
     memo.keep(`marking:${m.id}`, [form, { shape: m.shape, mirrored: m.mirrored, broken: m.broken }], markingOnSkin),

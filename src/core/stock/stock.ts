@@ -7,11 +7,19 @@ import { findWools } from '@/core/wool/find';
 import { byLot, massOf, type WoolMass } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
 import { swapWool } from '@/core/shade/shade-edits';
-import type { Finding, Material, Operation, Remedy, Stage, WoolUse } from '@/core/stage';
+import {
+  NO_WORK,
+  type Context,
+  type Finding,
+  type Material,
+  type Operation,
+  type Remedy,
+  type Stage,
+  type WoolUse,
+} from '@/core/stage';
 import { grams, joined, mgCm, mgCm2, say, share, type Text } from '@/core/text';
 
 export const lotCost = method({
@@ -69,11 +77,8 @@ export const USE_WORDS: Readonly<Record<WoolUse, string>> = {
 
 /** @param operations all steps of the piece: what they take out of the cupboard is what is needed */
 export function planStock(
-  piece: Piece,
-  cupboard: Cupboard,
-  hand: Hand,
-  coat: CoatPlan,
-  operations: readonly Operation[],
+  { piece, cupboard }: Pick<Context, 'piece' | 'cupboard'>,
+  { coat, operations }: { readonly coat: CoatPlan; readonly operations: readonly Operation[] },
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
   const lots: LotNeed[] = [];
@@ -127,7 +132,7 @@ export function planStock(
       cost: lots.reduce((s, l) => s + (l.cost?.value ?? 0), 0),
     },
     findings,
-    operations: [],
+    ...NO_WORK,
   };
 }
 

@@ -4,11 +4,11 @@
  */
 import { outOf } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
-import type { Pieces, Sheet, Velvet, Wisps } from '@/core/piece/coat';
+import type { Laid } from '@/core/piece/coat';
 import type { Finding, Operation } from '@/core/stage';
 import { joined, mgCm2, microns, say, type Text } from '@/core/text';
 import { WELL } from '@/core/coat/cover/cover';
-import { FLAT_SLANT, layerFigure, thinnestLayer, type FeltedLay } from '@/core/coat/cover/cover-layer';
+import { FLAT_SLANT, layeredCover, layerFigure, thinnestLayer, type FeltedLay } from '@/core/coat/cover/cover-layer';
 import { HIDDEN, takes, type Docket } from '@/core/coat/chart/docket';
 import { coverFindings, rowFindings, woolFindings } from '@/core/coat/judgement';
 import { tiesUnder, workOn } from '@/core/coat/operations';
@@ -18,9 +18,9 @@ import { coverMapOf, dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat
 import { forgottenPlaces } from '@/core/coat/techniques/sheet/sheet-cut';
 import { PLAIN_LAY, shown, type Lay, type LayContext, type Look, type Spec } from '@/core/coat/way';
 
-export type Felted = Pieces | Sheet | Wisps | Velvet;
+export type Felted = Extract<Laid, { arealMgCm2: number; layers: number }>;
 
-export const layerWool = method({
+const layerWool = method({
   id: 'layer-wool',
   title: 'Wool for the layer',
   formula: 'W = M A (1 + extra) (1 + loss) × a',
@@ -37,7 +37,7 @@ export const layerWool = method({
   of: ({ areal, area, extra, loss, habit }) => ((areal * area) / 100 / 1000) * (1 + extra) * (1 + loss) * habit,
 });
 
-export const layerWaste = method({
+const layerWaste = method({
   id: 'layer-waste',
   title: 'Lost in laying',
   formula: 'V = M A loss',
@@ -52,7 +52,7 @@ export const layerWaste = method({
   of: ({ areal, area, loss }) => ((areal * area) / 100 / 1000) * loss,
 });
 
-export const feltMinutes = method({
+const feltMinutes = method({
   id: 'felt-minutes',
   title: 'Time to lay and felt the layer',
   formula: 't = A × stabs per cm² × passes / rate + k × t piece',
@@ -70,7 +70,7 @@ export const feltMinutes = method({
   of: ({ area, stabs, passes, rate, pieces, piece }) => ((area / 100) * stabs * passes) / rate + pieces * piece,
 });
 
-export const layerLoft = method({
+const layerLoft = method({
   id: 'layer-loft',
   title: 'Thickness of the layer',
   formula: 'h = max(M / ρ, pile) × r',
@@ -86,7 +86,7 @@ export const layerLoft = method({
   of: ({ areal, density, pile, rise }) => rise * Math.max((areal / density) * 10, pile),
 });
 
-export const layerCount = method({
+const layerCount = method({
   id: 'layer-count',
   title: 'Pieces',
   formula: 'k = layers × Σ over rows of ⌈row length / pitch⌉',
@@ -147,6 +147,17 @@ export const layerAreal = method({
   basis: 'ours',
   of: ({ areal }) => areal,
 });
+
+/** Formulas of every layer felted on. */
+export const FELTED_METHODS = [
+  layerWool,
+  layerWaste,
+  layerCount,
+  layerAreal,
+  layerLoft,
+  layeredCover,
+  feltMinutes,
+] as const;
 
 /** Least weight of a first layer that hides the base. */
 export const firstLayer = (s: Spec<Felted>): number => thinnestLayer(feltedLayOf(s), WELL);

@@ -296,7 +296,11 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
 /** How stems stand in their room, what would clear them where they do not, and how long they may be at most. */
 function tryStems(room: StemRoom, choice: StemChoice, mostMm: number) {
   const state = stemState(room, choice);
-  return { state, clearing: state.clear ? null : clearing(room, choice), longestMm: longestClear(room, choice, mostMm) };
+  return {
+    state,
+    clearing: state.clear ? null : clearing(room, choice),
+    longestMm: longestClear(room, choice, mostMm),
+  };
 }
 
 /** Share of each eye seen from the front: of its disc, half way up what stands out. */

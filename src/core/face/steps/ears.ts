@@ -3,7 +3,7 @@ import { decided } from '@/core/decision';
 import { outOf } from '@/core/materials';
 import type { Face } from '@/core/piece/face';
 import { ref } from '@/core/ref';
-import type { Operation, TieChoice } from '@/core/stage';
+import type { Operation, TieChoice, StepTie } from '@/core/stage';
 import { fine, grams, say } from '@/core/text';
 import {
   atFace,
@@ -15,7 +15,6 @@ import {
   NOSE_FIRST,
   step,
   type FaceSteps,
-  type FaceTie,
   type FaceWorkInput,
   type StepOfFace,
 } from '@/core/face/face-step';
@@ -35,7 +34,7 @@ const earsChoice = (instead: Face['ears']['when']): TieChoice => ({
 export function earSteps(x: FaceWorkInput): FaceSteps {
   const { face, ears } = x;
   const operations: Operation[] = [];
-  const ties: FaceTie[] = [];
+  const ties: StepTie[] = [];
   const put = (o: StepOfFace) => void operations.push(step(x, o));
   if (ears) {
     const earsAt = ears.places.map((p) => p.at);

@@ -3,7 +3,7 @@ import { decided, type Decision } from '@/core/decision';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { madeReady } from '@/core/materials';
 import { ref } from '@/core/ref';
-import type { Material, Operation } from '@/core/stage';
+import type { Material, Operation, StepTie } from '@/core/stage';
 import { say } from '@/core/text';
 import { CALLIPERS, GLUE } from '@/core/tools';
 import {
@@ -13,7 +13,6 @@ import {
   step,
   TRIED,
   type FaceSteps,
-  type FaceTie,
   type FaceWorkInput,
   type StepOfFace,
 } from '@/core/face/face-step';
@@ -28,7 +27,7 @@ export const EYE_PLACES = decided('the place of the eyes', ['face', 'eyes', 'at'
 export function eyeSteps(x: FaceWorkInput): FaceSteps {
   const { face, eyes, coat } = x;
   const operations: Operation[] = [];
-  const ties: FaceTie[] = [];
+  const ties: StepTie[] = [];
   const put = (o: StepOfFace) => void operations.push(step(x, o));
   const eyesAt = eyes.places.map((e) => e.at);
   // Eyes: both together at every step.

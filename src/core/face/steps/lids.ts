@@ -3,7 +3,7 @@ import { decided } from '@/core/decision';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { add, scale } from '@/core/geometry/vec';
 import { ref } from '@/core/ref';
-import type { Operation } from '@/core/stage';
+import type { Operation, StepTie } from '@/core/stage';
 import { fine, say } from '@/core/text';
 import {
   atFace,
@@ -12,7 +12,6 @@ import {
   NEEDLE_CAUTION,
   step,
   type FaceSteps,
-  type FaceTie,
   type FaceWorkInput,
   type StepOfFace,
 } from '@/core/face/face-step';
@@ -25,7 +24,7 @@ const EDGE_MM = 1.5;
 export function lidSteps(x: FaceWorkInput): FaceSteps {
   const { face, eyes } = x;
   const operations: Operation[] = [];
-  const ties: FaceTie[] = [];
+  const ties: StepTie[] = [];
   const put = (o: StepOfFace) => void operations.push(step(x, o));
   const two = eyes.places.length > 1;
   const spec = EYE_SPECS[face.eyes.kind];

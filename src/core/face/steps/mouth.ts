@@ -1,7 +1,7 @@
 /** The mouth, from the middle to both sides. */
 import { decided } from '@/core/decision';
 import { ref } from '@/core/ref';
-import type { Operation } from '@/core/stage';
+import type { Operation, StepTie } from '@/core/stage';
 import { fine, say } from '@/core/text';
 import {
   atFace,
@@ -11,7 +11,6 @@ import {
   NOSE_FIRST,
   step,
   type FaceSteps,
-  type FaceTie,
   type FaceWorkInput,
   type StepOfFace,
 } from '@/core/face/face-step';
@@ -20,7 +19,7 @@ import { ofLines } from '@/core/face/face-wool';
 export function mouthSteps(x: FaceWorkInput): FaceSteps {
   const { face } = x;
   const operations: Operation[] = [];
-  const ties: FaceTie[] = [];
+  const ties: StepTie[] = [];
   const put = (o: StepOfFace) => void operations.push(step(x, o));
   if (x.mouth) {
     put({

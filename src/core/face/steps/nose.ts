@@ -4,7 +4,7 @@ import { decided } from '@/core/decision';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
 import { ref } from '@/core/ref';
-import type { Operation } from '@/core/stage';
+import type { Operation, StepTie } from '@/core/stage';
 import { fine, say } from '@/core/text';
 import {
   atFace,
@@ -12,7 +12,6 @@ import {
   NEEDLE_CAUTION,
   step,
   type FaceSteps,
-  type FaceTie,
   type FaceWorkInput,
   type StepOfFace,
 } from '@/core/face/face-step';
@@ -38,7 +37,7 @@ const NOSE_MINUTES = { ball: 10, 'shaped pad': 12, 'gathered disc': 18, stitched
 export function noseSteps(x: FaceWorkInput): FaceSteps {
   const { face, piece } = x;
   const operations: Operation[] = [];
-  const ties: FaceTie[] = [];
+  const ties: StepTie[] = [];
   const put = (o: StepOfFace) => void operations.push(step(x, o));
   const small = (kind: string) => piece.smallParts.find((s) => s.kind === kind);
   // Nose: the guide for the eyes; easier before the muzzle is joined.

@@ -125,13 +125,7 @@ const markingPairs = ({ markings, areas, cupboard }: ToJudge): Pair[] =>
     const area = areas.find((a) => a.id === m.hosts[0]?.areaId);
     if (!m.seenHex || !m.hostHex || !area) return [];
     return [
-      pairOf(
-        'marking',
-        { id: m.id, name: m.name, hex: m.seenHex },
-        { ...named(area), hex: m.hostHex },
-        null,
-        cupboard,
-      ),
+      pairOf('marking', { id: m.id, name: m.name, hex: m.seenHex }, { ...named(area), hex: m.hostHex }, null, cupboard),
     ];
   });
 
@@ -163,7 +157,10 @@ function smallParts({ piece, cupboard, hand }: ToJudge): Said<SmallSeen> {
 }
 
 /** Small parts against the area round them. */
-function partsAgainstGround({ piece, cupboard, areas, shaped, form }: ToJudge, small: readonly SmallSeen[]): Said<Pair> {
+function partsAgainstGround(
+  { piece, cupboard, areas, shaped, form }: ToJudge,
+  small: readonly SmallSeen[],
+): Said<Pair> {
   const findings: Finding[] = [];
   const list = small.flatMap((s): Pair[] => {
     const at = roundPart(piece, form, shaped, s.part.on, s.part.kind === 'eye' || s.part.kind === 'eye rim');

@@ -1,13 +1,13 @@
 /** The layers of an area: under-colours before its coat, everything else on top of it, each upon the one below. */
 import { decided, the } from '@/core/decision';
 import { ref } from '@/core/ref';
-import type { Operation } from '@/core/stage';
+import type { Operation, StepTie } from '@/core/stage';
 import { say } from '@/core/text';
-import { coatFirst, layerStep, type ShadeSteps, type ShadeTie, type ShadeWorkInput } from '@/core/shade/shade-step';
+import { coatFirst, layerStep, type ShadeSteps, type ShadeWorkInput } from '@/core/shade/shade-step';
 
 export function areaLayerSteps(x: ShadeWorkInput): ShadeSteps {
   const operations: Operation[] = [];
-  const ties: ShadeTie[] = [];
+  const ties: StepTie[] = [];
   for (const a of x.areas) {
     const at = a.layers.findIndex((l) => l.says === 'coat');
     let last: string | null = null;

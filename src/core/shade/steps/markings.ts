@@ -2,7 +2,7 @@
 import { decided, the } from '@/core/decision';
 import type { PieceMarking } from '@/core/piece/shade';
 import { isAbout, ref } from '@/core/ref';
-import type { After, Operation } from '@/core/stage';
+import type { After, Operation, StepTie } from '@/core/stage';
 import { mm, say } from '@/core/text';
 import {
   coatFirst,
@@ -10,7 +10,6 @@ import {
   plainStep,
   raising,
   type ShadeSteps,
-  type ShadeTie,
   type ShadeWorkInput,
 } from '@/core/shade/shade-step';
 import type { MarkingPlan } from '@/core/shade/shade-plan';
@@ -18,7 +17,7 @@ import type { MarkingPlan } from '@/core/shade/shade-plan';
 /** @param ground steps of the areas' own layers */
 export function markingSteps(x: ShadeWorkInput, ground: readonly Operation[]): ShadeSteps {
   const operations: Operation[] = [];
-  const ties: ShadeTie[] = [];
+  const ties: StepTie[] = [];
   const groundFirst = (areaId: string): After[] =>
     ground
       .filter((o) => isAbout(o, 'area', areaId) && (o.kind === 'veil' || o.kind === 'raise'))

@@ -27,7 +27,7 @@ import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
-export const bowMass = method({
+const bowMass = method({
   id: 'bow-mass',
   title: 'Wool for the bows',
   formula: 'M = k b c / (2 L) × (1 + loss) × a',
@@ -45,7 +45,7 @@ export const bowMass = method({
   of: ({ bows, bow, cut, length, loss, habit }) => ((bows * bow * cut) / (2 * length) / 1000) * (1 + loss) * habit,
 });
 
-export const bowMinutes = method({
+const bowMinutes = method({
   id: 'bow-minutes',
   title: 'Time to set the bows',
   formula: 't = k × t bow + ℓ × stabs per cm × passes / rate',
@@ -63,7 +63,7 @@ export const bowMinutes = method({
   of: ({ bows, bow, rows, stabs, passes, rate }) => bows * bow + ((rows / 10) * stabs * passes) / rate,
 });
 
-export const fanStep = method({
+const fanStep = method({
   id: 'fan-step',
   title: 'Turn from bow to bow',
   formula: 'δ = mean over the courses of (turn of the lie along a course / bows on it)',
@@ -283,6 +283,7 @@ export const bows: Way<Bows> = {
   surface: 'teased',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'bows',
   fans: true,
   fields: [
     field('lengthMm', 'Length', 'length', 2, 30, 0.5),
@@ -331,6 +332,7 @@ export const bows: Way<Bows> = {
     );
     return { ...spec, bowMg: least ?? spec.bowMg };
   },
+  methods: [bowMass, bowMinutes, fanStep],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
@@ -377,11 +379,7 @@ export const bows: Way<Bows> = {
         scatter: Math.max(0.12, (spec.fanDeg * Math.PI) / 180 / Math.sqrt(12)),
         tuft: { ...tuft, widthMm: spec.widthMm * 0.5 },
       },
-      trim: trimPlan(
-        spec.lengthMm + over,
-        spec.lengthMm,
-        (layOf(c).layMgCm / 10 / spec.lengthMm) * rows.totalMm,
-      ),
+      trim: trimPlan(spec.lengthMm + over, spec.lengthMm, (layOf(c).layMgCm / 10 / spec.lengthMm) * rows.totalMm),
       findings: findingsOf(c, rows),
       operations: operationsOf(c, figures, rows),
     };

@@ -144,7 +144,7 @@ describe('stock', () => {
       .map((s) => s.operation)
       .filter((o) => o.stage === 'coat' || o.about.kind === 'part' || o.about.kind === 'core');
   it('needs of every lot what core and areas take by their own figures, and costs them', () => {
-    const { result } = planStock(pineMarten, cupboard, hand, plan.coat, built());
+    const { result } = planStock({ piece: pineMarten, cupboard }, { coat: plan.coat, operations: built() });
     for (const l of result.lots) {
       const own = plan.coat.areas.flatMap((a) => a.fur?.draws ?? []).filter((d) => d.lotId === l.lotId);
       expect(l.needG).toBeCloseTo(
@@ -160,7 +160,7 @@ describe('stock', () => {
   it('a lot without a price has no cost, and one nobody uses is not listed', () => {
     const free = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, pricePer100g: null })) };
     const coat = built().filter((o) => o.stage === 'coat');
-    const { result } = planStock(pineMarten, free, hand, plan.coat, coat);
+    const { result } = planStock({ piece: pineMarten, cupboard: free }, { coat: plan.coat, operations: coat });
     expect(result.cost).toBe(0);
     expect(result.lots.every((l) => l.cost === null)).toBe(true);
     expect(result.lots.map((l) => l.lotId)).not.toContain('core-batt');
@@ -170,7 +170,7 @@ describe('stock', () => {
       ...o,
       materials: o.materials.map((m) => (m.for === 'core' || m.for === 'collar' ? { ...m, lotId: null } : m)),
     }));
-    const { result } = planStock(pineMarten, cupboard, hand, plan.coat, open);
+    const { result } = planStock({ piece: pineMarten, cupboard }, { coat: plan.coat, operations: open });
     expect(result.needG).toBeCloseTo(plan.coat.totals.massG + plan.core.massG, 9);
     expect(result.unchosen.map((u) => u.for).sort()).toEqual(['collar', 'core']);
     expect(result.unchosen.reduce((s, u) => s + u.massG, 0)).toBeCloseTo(plan.core.massG, 9);
@@ -182,7 +182,7 @@ describe('planned against done', () => {
     ({ id: `e${i}`, at: '2026-03-01T09:00:00Z', areaId: 'bib', ...e }) as LogEntry;
   const logged = (...entries: (Partial<LogEntry> & { kind: LogEntry['kind'] })[]) => {
     const piece: Piece = { ...pineMarten, log: entries.map(entry) };
-    return planLog(piece, plan.coat, plan.work).areas.find((a) => a.areaId === 'bib')!;
+    return planLog({ piece }, { coat: plan.coat, work: plan.work }).result.areas.find((a) => a.areaId === 'bib')!;
   };
   it('sets the time of the rows done beside their share of the plan', () => {
     const rows = bib().fur!.rows;

@@ -9,7 +9,16 @@ import type { FoldOver } from '@/core/piece/coat';
 import type { Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { coverFigure, coverOf, coversWell, LEAST_OVERLAP, overlap, SCATTER } from '@/core/coat/cover/cover';
+import {
+  coverFigure,
+  coverOf,
+  coversWell,
+  LEAST_OVERLAP,
+  overlap,
+  rowCover,
+  SCATTER,
+  tuftedCover,
+} from '@/core/coat/cover/cover';
 import { slantFigure } from '@/core/coat/cover/cover-slant';
 import { arealMass, fibresPerMm } from '@/core/wool/fibre';
 import {
@@ -26,7 +35,16 @@ import {
 } from './fold-over-lay';
 import { half } from '@/core/coat/techniques/half';
 import { foldOverFindings } from './fold-over-findings';
-import { foldedCut, furLoft, layMass, layMinutes, overLength, pinchCount, trimWaste } from './fold-over-methods';
+import {
+  foldedCut,
+  furLoft,
+  layMass,
+  layMinutes,
+  longestForStaple,
+  overLength,
+  pinchCount,
+  trimWaste,
+} from './fold-over-methods';
 import { cutThenLay } from '@/core/coat/operations';
 import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
@@ -187,6 +205,7 @@ export const foldOver: Way<FoldOver> = {
   surface: 'teased',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'pinches',
   inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, folded`,
   changed: withAlong,
   rootsHidden: (f) => overlap.of({ length: f.lengthMm, lift: f.liftDeg, spacing: f.spacingMm }) >= LEAST_OVERLAP - 1e-9,
@@ -241,6 +260,18 @@ export const foldOver: Way<FoldOver> = {
     const least = coversWell(lay) ? null : thinnestLay(lay);
     return { ...spec, layMgCm: least ?? spec.layMgCm };
   },
+  methods: [
+    foldedCut,
+    overLength,
+    longestForStaple,
+    pinchCount,
+    layMass,
+    trimWaste,
+    layMinutes,
+    overlap,
+    rowCover,
+    tuftedCover,
+  ],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

@@ -173,8 +173,7 @@ function figuresOf(c: LayContext<Locks>, rows: RowSet) {
 function operationsOf(c: LayContext<Locks>, f: ReturnType<typeof figuresOf>, rows: RowSet): Operation[] {
   const { spec, lot } = c;
   const n = f.locks.value;
-  const tips =
-    spec.tips === 'cut' ? ', and cut the tips off' : spec.tips === 'opened' ? ', and open their tips' : '';
+  const tips = spec.tips === 'cut' ? ', and cut the tips off' : spec.tips === 'opened' ? ', and open their tips' : '';
   return cutThenLay(c, {
     cutLengthMm: f.cutLength.value,
     materials: outOf(lot, f.mass.value, 'coat'),
@@ -216,6 +215,7 @@ export const locks: Way<Locks> = {
   trimmed: 'by itself',
   untrimmed: 'Locks keep their own tips and are not trimmed.',
   takes: 'locks',
+  counts: 'locks',
   inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
   fields: [
     field('lengthMm', 'Length', 'length', 5, 100, 1),
@@ -264,6 +264,7 @@ export const locks: Way<Locks> = {
     const least = edgeOf(0.5, 2000, 0.5, (x) => coverIs({ ...s, spec: { ...spec, lockMg: x } }) >= WELL, 'smallest');
     return { ...spec, lockMg: least ?? 20 };
   },
+  methods: [lockCount, lockLength, lockMass, tipWaste, lockMinutes, lockCover],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

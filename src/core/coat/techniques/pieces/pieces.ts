@@ -2,7 +2,15 @@
 import type { Pieces } from '@/core/piece/coat';
 import { count, mgCm2, mm, say } from '@/core/text';
 import { feltLayer } from '@/core/stabbing';
-import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from '@/core/coat/techniques/felted';
+import {
+  FELTED_METHODS,
+  feltedLook,
+  firstLayer,
+  inspection,
+  layFelted,
+  PASSES,
+  type FeltedLook,
+} from '@/core/coat/techniques/felted';
 import { half } from '@/core/coat/techniques/half';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
 import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
@@ -27,6 +35,7 @@ export const pieces: Way<Pieces> = {
   surface: 'passed',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'pieces',
   fields: [
     AREAL,
     LAYERS,
@@ -57,6 +66,7 @@ export const pieces: Way<Pieces> = {
     };
     return { ...spec, arealMgCm2: firstLayer({ spec, lot, hand, habit: 1, rise: 1 }) };
   },
+  methods: [...FELTED_METHODS],
   look: (s) => feltedLook(s, lookOf(s)),
   lay: (c) => {
     const { spec } = c;

@@ -6,7 +6,15 @@ import { figure, letter, method } from '@/core/method/define';
 import type { Sheet } from '@/core/piece/coat';
 import { count, mgCm2, mm, say } from '@/core/text';
 import { feltLayer } from '@/core/stabbing';
-import { feltedLook, firstLayer, inspection, layFelted, PASSES, type FeltedLook } from '@/core/coat/techniques/felted';
+import {
+  FELTED_METHODS,
+  feltedLook,
+  firstLayer,
+  inspection,
+  layFelted,
+  PASSES,
+  type FeltedLook,
+} from '@/core/coat/techniques/felted';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { rowsFor } from '@/core/coat/rows/row-figures';
 import { forgottenPlaces, sheetPieces, slitFor, type SheetCut } from './sheet-cut';
@@ -14,7 +22,7 @@ import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { LayContext, Spec, Way } from '@/core/coat/way';
 
-export const sheetAcross = method({
+const sheetAcross = method({
   id: 'sheet-across',
   title: 'Width of the sheet',
   formula: 'w = g + 2 a',
@@ -28,7 +36,7 @@ export const sheetAcross = method({
   of: ({ girth, anchor }) => girth + 2 * anchor,
 });
 
-export const sheetAlong = method({
+const sheetAlong = method({
   id: 'sheet-along',
   title: 'Length of the sheet',
   formula: 'l = H + 2 a',
@@ -72,6 +80,7 @@ export const sheet: Way<Sheet> = {
   surface: 'passed',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'pieces',
   fields: [AREAL, LAYERS, field('anchorMm', 'Anchoring', 'length', 0, 50, 1)],
   margins: [LIGHTEST],
   goodFor: 'Large smooth bodies in one colour, as even as cloth: a first skin under everything else.',
@@ -87,6 +96,7 @@ export const sheet: Way<Sheet> = {
     const spec: Sheet = { method: 'sheet', lotId: lot.id, arealMgCm2: 12, layers: 2, anchorMm: 25, slit: null };
     return { ...spec, arealMgCm2: firstLayer({ spec, lot, hand, habit: 1, rise: 1 }) };
   },
+  methods: [...FELTED_METHODS, sheetAcross, sheetAlong],
   look: (s) => feltedLook(s, lookOf(s)),
   lay: (c) => {
     const { spec } = c;

@@ -24,7 +24,7 @@ import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from
 import type { RowSet } from '@/core/coat/rows/rows';
 import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
 import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
-import { groundWool, plushWaste, standingCut, standingMinutes } from './standing-methods';
+import { bandWool, groundWool, plushWaste, standingCut, standingMinutes } from './standing-methods';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LAY, SPACING } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
@@ -176,12 +176,7 @@ function figuresOf(c: LayContext<Standing>, rows: RowSet, marking: Marked): Stan
   };
 }
 
-const docketOf = (
-  { spec, lot }: LayContext<Standing>,
-  f: StandingFigures,
-  rows: RowSet,
-  marking: Marked,
-): Docket => ({
+const docketOf = ({ spec, lot }: LayContext<Standing>, f: StandingFigures, rows: RowSet, marking: Marked): Docket => ({
   sentence: [
     'Cut ',
     { figure: 'cutLength' },
@@ -292,6 +287,7 @@ export const standing: Way<Standing> = {
     const least = edgeOf(0.2, 300, 0.1, (x) => coverOf({ ...s, spec: { ...spec, layMgCm: x } }) >= WELL, 'smallest');
     return { ...spec, layMgCm: least ?? 30 };
   },
+  methods: [standingCut, bandWool, groundWool, standingMinutes, standingCovers, plushWaste, stripeWidth, spotDiameter],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

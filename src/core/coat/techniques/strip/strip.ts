@@ -207,9 +207,7 @@ function operationsOf(c: LayContext<Strip>, f: LayFigures, { lengthMm: length, c
   ];
   const base = workOn(c, Math.max(...cuts), materials);
   const order = tiesUnder(c);
-  const anchored = anchor
-    ? say`, ${anchor.lot.name} ${mm(length + ANCHOR_BEYOND)} by ${mm(spec.anchorWidthMm)}`
-    : '';
+  const anchored = anchor ? say`, ${anchor.lot.name} ${mm(length + ANCHOR_BEYOND)} by ${mm(spec.anchorWidthMm)}` : '';
   return [
     {
       ...base,
@@ -311,6 +309,7 @@ export const strip: Way<Strip> = {
       overMm: 3,
     };
   },
+  methods: [stripMass, stripWaste, stripMinutes, stripCover, anchorMass],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

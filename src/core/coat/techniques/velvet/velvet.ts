@@ -6,7 +6,14 @@ import type { Velvet } from '@/core/piece/coat';
 import { count, mm, say } from '@/core/text';
 import { reverseOwned } from '@/core/piece/cupboard';
 import { feltLayer, raiseFrom } from '@/core/stabbing';
-import { feltedLook, firstLayer, layFelted, PASSES, type FeltedLook } from '@/core/coat/techniques/felted';
+import {
+  FELTED_METHODS,
+  feltedLook,
+  firstLayer,
+  layFelted,
+  PASSES,
+  type FeltedLook,
+} from '@/core/coat/techniques/felted';
 import { workOn } from '@/core/coat/operations';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
@@ -36,6 +43,7 @@ export const velvet: Way<Velvet> = {
   surface: 'raised',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'pieces',
   fields: [AREAL, LAYERS, field('raiseMm', 'Pile height', 'length', 0.3, 6, 0.1)],
   margins: [LIGHTEST],
   goodFor: 'Very short fur: muzzles, the outside of ears, paws. The under-colour comes up with it.',
@@ -51,6 +59,7 @@ export const velvet: Way<Velvet> = {
     const spec: Velvet = { method: 'velvet', lotId: lot.id, arealMgCm2: 10, layers: 2, raiseMm: 1.5 };
     return { ...spec, arealMgCm2: firstLayer({ spec, lot, hand, habit: 1, rise: 1 }) };
   },
+  methods: [...FELTED_METHODS],
   look: (s) => feltedLook(s, lookOf(s)),
   lay: (c) => {
     const { spec } = c;

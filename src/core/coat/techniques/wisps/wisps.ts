@@ -3,7 +3,7 @@ import type { Wisps } from '@/core/piece/coat';
 import { count, mm, say } from '@/core/text';
 import { feltLayer } from '@/core/stabbing';
 import { slantFactor } from '@/core/coat/cover/cover-slant';
-import { feltedLook, firstLayer, layFelted, type FeltedLook } from '@/core/coat/techniques/felted';
+import { FELTED_METHODS, feltedLook, firstLayer, layFelted, type FeltedLook } from '@/core/coat/techniques/felted';
 import { half } from '@/core/coat/techniques/half';
 import { reachFindings, stapleFindings } from '@/core/coat/judgement';
 import { remedyOf } from '@/core/coat/remedy';
@@ -33,6 +33,7 @@ export const wisps: Way<Wisps> = {
   surface: 'passed',
   trimmed: 'by itself',
   takes: 'cut lengths',
+  counts: 'pieces',
   fields: [AREAL, LAYERS, field('lengthMm', 'Wisp length', 'length', 2, 40, 0.5), LIFT],
   margins: [LIGHTEST],
   goodFor: 'Short soft coats and faces; colours laid thin over each other; pictures in relief.',
@@ -55,6 +56,7 @@ export const wisps: Way<Wisps> = {
     };
     return { ...spec, arealMgCm2: firstLayer({ spec, lot, hand, habit: 1, rise: 1 }) };
   },
+  methods: [...FELTED_METHODS],
   look: (s) => feltedLook(s, lookOf(s)),
   lay: (c) => {
     const { spec } = c;
