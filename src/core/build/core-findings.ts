@@ -11,9 +11,16 @@ const LEAST_CORE_MM = 2;
 /** Share of a part's skin the coat may leave without core (a tip) before the part counts as swallowed. Ours. */
 const SWALLOWED = 0.35;
 
-/** Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit. */
-export function swallowed(piece: Piece, w: FormWork, c: CoreSkin): Finding[] {
-  if (piece.core.school === 'full-size') return [];
+/** What the coat takes of a part. */
+interface Lost {
+  /** Share of its skin under which no core is left. */
+  readonly share: number;
+  /** Thicknesses of coat that would just leave a core, where it leaves too little, thinnest first, mm. */
+  readonly fits: readonly number[];
+}
+
+/** What the coat takes of every part, whatever is made of it. */
+export function lostUnder(w: FormWork, c: CoreSkin): Lost[] {
   const part = nearestParts(w);
   const P = w.body.parts.length;
   const seen = new Float64Array(P);
@@ -28,10 +35,15 @@ export function swallowed(piece: Piece, w: FormWork, c: CoreSkin): Finding[] {
     if (r <= loft) gone[p]!++;
     if (r < loft + LEAST_CORE_MM / 2) fits[p]!.push(r);
   }
+  return fits.map((radii, p) => ({ share: gone[p]! / (seen[p] || 1), fits: radii.sort((x, y) => x - y) }));
+}
+
+/** Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit. */
+export function swallowed(piece: Piece, w: FormWork, under: readonly Lost[]): Finding[] {
+  if (piece.core.school === 'full-size') return [];
   return w.body.parts.flatMap((b, p): Finding[] => {
-    const lost = gone[p]! / (seen[p] || 1);
-    if (seen[p] === 0 || fits[p]!.length === 0) return [];
-    const radii = fits[p]!.sort((x, y) => x - y);
+    const { share: lost, fits: radii } = under[p]!;
+    if (radii.length === 0) return [];
     // The loft that fits leaves the least core everywhere but at the outermost tip.
     const fit = Math.max(0, radii[Math.floor(radii.length * 0.1)]! - LEAST_CORE_MM / 2);
     if (lost < 0.05) return [];

@@ -15,7 +15,7 @@ import { findWools } from '@/core/wool/find';
 import type { Suits } from '@/core/wool/forms';
 import type { FormWork } from '@/core/form/form';
 import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
-import { swallowed } from './core-findings';
+import { lostUnder, swallowed } from './core-findings';
 import type { CorePart, CorePlan } from './core-plan';
 import { sectionsOf, type Section } from './core-sections';
 import { coreSkin, evenLoft, type CoreSkin } from './core-skin';
@@ -25,9 +25,10 @@ import { joining, rootAcross } from './joining';
 
 export const workCore = (w: FormWork, asked: Float64Array): CoreSkin => coreSkin(w.skin, evenLoft(w.skin, asked));
 
-/** What is measured of a core whatever it is made of: volume and middle by part, and every part cut across. */
+/** What is measured of a core whatever it is made of: volume and middle by part, what the coat takes of it, every part cut across. */
 const measuredCore = (w: FormWork, c: CoreSkin) => ({
   ...sharedOut(w, c),
+  lost: lostUnder(w, c),
   sections: w.body.parts.map((b) => (b.part.shape === 'board' ? [] : sectionsOf(w, c, b))),
 });
 
@@ -116,7 +117,7 @@ export function planCore(
   { work: w, inside: c }: { readonly work: FormWork; readonly inside: CoreSkin },
 ): Stage<CorePlan> {
   const shares = memo.keep('core-measures', [w, c], measuredCore);
-  const findings = swallowed(piece, w, c);
+  const findings = swallowed(piece, w, shares.lost);
   const lot = cupboard.lots.find((l) => l.id === piece.core.lotId) ?? null;
   // An own base brought in as the finished core is there already: nothing of it is felted.
   const there = piece.form.scan?.role === 'core';
