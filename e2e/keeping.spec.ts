@@ -29,26 +29,6 @@ test('close the browser at any moment and find everything as it was', async ({ d
   await expect(length).toHaveValue('12');
 });
 
-test('a second window looks on, follows, and takes over when asked', async ({ desk: page, context }) => {
-  await openDemo(page);
-  await saved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await expect(other.getByText('This piece is open in another window.')).toBeVisible();
-  await expect(docket(other).getByRole('textbox', { name: 'Row spacing' })).toBeDisabled();
-  await accessible(other);
-  const spacing = docket(page).getByRole('textbox', { name: 'Row spacing' });
-  await spacing.fill('4.5');
-  await spacing.blur();
-  await expect(docket(other).getByRole('textbox', { name: 'Row spacing' })).toHaveValue('4.5');
-  await other.getByRole('button', { name: 'Work here instead' }).click();
-  await expect(docket(other).getByRole('textbox', { name: 'Row spacing' })).toBeEnabled();
-  await expect(page.getByText('This piece is open in another window.')).toBeVisible();
-  await docket(other).getByRole('textbox', { name: 'Row spacing' }).fill('3');
-  await docket(other).getByRole('textbox', { name: 'Row spacing' }).blur();
-  await expect(spacing).toHaveValue('3');
-});
-
 test('a drag of a slider is one change to undo', async ({ desk: page }) => {
   await openDemo(page);
   await chooseArea(page, 'Back');

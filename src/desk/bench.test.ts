@@ -13,7 +13,7 @@ import {
   stepUndone,
   toggleTimer,
 } from './bench';
-import { undo, useDesk } from './store';
+import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
 
 const ready = plan(kingfisher);
@@ -23,7 +23,7 @@ const last = () => log()[log().length - 1]!;
 
 beforeEach(() => {
   useDesk.setState({ piece: kingfisher, cupboard, plan: ready, view: defaultView, canEdit: true });
-  useDesk.temporal.getState().clear();
+  forgetHistory();
 });
 
 describe('steps at the bench', () => {

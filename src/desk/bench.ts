@@ -2,6 +2,7 @@
  * What happens at the bench: rows and steps finished or taken back, the timer, wool weighed, notes, needles counted and
  * broken, steps started over. All of it goes into the log.
  */
+import { fewLetters } from './files';
 import type { AreaLog } from '@/core/log/log';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
 import { madeBy } from '@/core/decision';
@@ -13,7 +14,7 @@ const MOST_MINUTES = 600;
 type Draft = { [K in LogEntry['kind']]: Omit<Extract<LogEntry, { kind: K }>, 'id' | 'at'> }[LogEntry['kind']];
 
 const whole = (entry: Draft): LogEntry =>
-  ({ ...entry, id: `e-${crypto.randomUUID()}`, at: new Date().toISOString() }) as LogEntry;
+  ({ ...entry, id: `e-${fewLetters()}${fewLetters()}`, at: new Date().toISOString() }) as LogEntry;
 
 function write(entry: Draft): void {
   editPiece((d) => {

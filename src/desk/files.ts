@@ -21,6 +21,11 @@ export function savePieceFile(piece: Piece): void {
   hand(`${piece.id}.json`, new Blob([`${JSON.stringify(piece, null, 2)}\n`], { type: 'application/json' }));
 }
 
+/** Hands out what is stored as it is, for whoever can still read it. */
+export function saveRecordFile(name: string, raw: unknown): void {
+  hand(`${name}.json`, new Blob([`${JSON.stringify(raw, null, 2)}\n`], { type: 'application/json' }));
+}
+
 type OpenedFile =
   | { readonly ok: true; readonly id: string; readonly renamed: boolean }
   | { readonly ok: false; readonly problems: readonly Problem[] };
@@ -53,8 +58,12 @@ export function freshId(stem: string): string {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 40) || 'piece';
-  return `${base}-${crypto.randomUUID().slice(0, 8)}`;
+  return `${base}-${fewLetters()}`;
 }
+
+/** Eight random letters and figures; works also where the page did not come over a safe line. */
+export const fewLetters = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(4)), (b) => b.toString(16).padStart(2, '0')).join('');
 
 export type SheetKind = 'pdf' | 'csv' | 'face' | 'book' | 'ics';
 

@@ -53,6 +53,10 @@ const db = () =>
     upgrade(d) {
       for (const { name, keyPath } of KEPT_DATABASE.stores) d.createObjectStore(name, { keyPath });
     },
+    blocking(_now, _wanted, event) {
+      (event.target as IDBDatabase).close();
+      database = null;
+    },
     terminated() {
       database = null;
     },

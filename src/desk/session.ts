@@ -1,34 +1,126 @@
 /**
- * Opening and keeping a piece in this window: loads it, takes its lock so that only one window changes it, saves every
- * change as it happens, and follows what other windows save.
+ * Opening and keeping things in this window: what is stored is read, every edit is stored as it happens, what other windows
+ * store is taken in. Any window may change anything: edits are put together in the store (`keeper.ts`), so no window has to
+ * wait for another or hand over.
  */
-import { defaultHand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
+import { CUPBOARD_SCHEMA, type Cupboard } from '@/core/piece/cupboard';
+import { defaultHand, HAND_SCHEMA, type Hand } from '@/core/piece/hand';
+import { readCupboard, readHand, readPiece, type Read } from '@/core/piece/read';
+import { PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 import { demoCupboard } from './demo';
+import { Keeper, type Edit, type Lost } from './keeper';
 import { defaultSettings, settingsSchema, type Settings } from './settings';
-import { listen, loadCupboard, loadHand, loadPiece, loadThing, savePiece, saveThing, tell } from './storage';
-import { endGesture, useDesk } from './store';
+import { inWords, listen, loadPiece, loadThing, placeOfPiece, placeOfThing, saveThing } from './storage';
+import { endGesture, forgetHistory, onEdit, say, useDesk, type Unread } from './store';
 import { defaultView, viewSchema } from './view';
 
-/** Writes the newest value and nothing older; never two writes of the same thing at once; counted while it is under way. */
-function keeper<T>(write: (value: T) => Promise<void>): (value: T) => void {
-  let next: { value: T } | null = null;
+/** How many edits wait, and what is wrong with storing, by document. */
+const waits = new Map<string, number>();
+const troubles = new Map<string, string>();
+function waiting(name: string, n: number): void {
+  waits.set(name, n);
+  useDesk.setState({ unsaved: [...waits.values()].reduce((a, b) => a + b, 0) });
+}
+function trouble(name: string, says: string | null): void {
+  if (says === null) troubles.delete(name);
+  else troubles.set(name, says);
+  useDesk.setState({ saveError: [...troubles.values()][0] ?? null });
+}
+
+/** Leaving a piece and coming back waits so long for what is being stored, ms. */
+const PATIENCE = 1500;
+
+const REFUSED =
+  'A change could not be kept: the same was changed in another window at that moment. What is stored there is shown.';
+
+const documents = {
+  cupboard: { schema: CUPBOARD_SCHEMA, read: readCupboard, first: demoCupboard },
+  hand: { schema: HAND_SCHEMA, read: readHand, first: defaultHand },
+} as const;
+type Thing = keyof typeof documents;
+
+const keepers: { cupboard?: Keeper<Cupboard>; hand?: Keeper<Hand> } = {};
+const pieces = new Map<string, Keeper<Piece>>();
+
+function keeperOfThing<T extends Cupboard | Hand>(name: Thing, doc: T, there: boolean): Keeper<T> {
+  const { schema, read } = documents[name];
+  return new Keeper<T>(
+    {
+      place: placeOfThing(name),
+      schema,
+      read: read as unknown as (raw: unknown) => Read<T>,
+      show: (now) => useDesk.setState({ [name]: now }),
+      refused: () => say(REFUSED),
+      trouble: (says) => trouble(name, says),
+      waiting: (n) => waiting(name, n),
+      lost: (why) => {
+        // Taken away by another window: this one's is as good as any.
+        if (why === 'gone') void keepers[name]?.restore();
+        else void unreadable(name, why);
+      },
+    },
+    doc,
+    there,
+  );
+}
+
+/** Says that a document is stored but cannot be read; it is left as it is. */
+async function unreadable(name: Thing, why?: Lost): Promise<void> {
+  const raw = await loadThing(name);
+  const read = documents[name].read(raw);
+  const schema = (raw as { schema?: unknown } | null)?.schema;
+  const newer = typeof schema === 'number' && schema > documents[name].schema;
+  const found: Unread = { why: why ?? (newer ? 'newer' : 'unreadable'), problems: read.ok ? [] : read.problems, raw };
+  useDesk.setState((s) => ({ unread: { ...s.unread, [name]: found } }));
+}
+
+async function openThing(name: Thing): Promise<void> {
+  const raw = await loadThing(name);
+  const { first } = documents[name];
+  const read = raw === undefined ? null : documents[name].read(raw);
+  const doc = read?.ok ? read.value : first;
+  useDesk.setState({ [name]: doc });
+  keepers[name] = keeperOfThing(name, doc, raw !== undefined) as never;
+  if (read && !read.ok) await unreadable(name);
+}
+
+/** Begins anew with a cupboard or rates that could not be read; what is stored is set aside, never thrown away. */
+export async function beginAnew(name: Thing): Promise<void> {
+  const raw = useDesk.getState().unread[name]?.raw;
+  try {
+    await saveThing(`${name}-set-aside-${new Date().toISOString()}`, raw);
+    await keepers[name]?.restore();
+  } catch (e) {
+    return say(`It could not be set aside: ${inWords(e)}.`);
+  }
+  useDesk.setState((s) => {
+    const { [name]: _, ...others } = s.unread;
+    return { unread: others };
+  });
+}
+
+/** Writes the newest value and nothing older, again until it is written. */
+function latest(name: string, write: (value: unknown) => Promise<void>): (value: unknown) => void {
+  let next: { readonly value: unknown } | null = null;
   let busy = false;
   const run = async () => {
     busy = true;
-    useDesk.setState((s) => ({ unsaved: s.unsaved + 1 }));
-    while (next) {
-      const { value } = next;
-      next = null;
+    waiting(name, 1);
+    for (let pause = 500; next;) {
+      const now: { readonly value: unknown } = next;
       try {
-        await write(value);
-        if (useDesk.getState().saveError) useDesk.setState({ saveError: null });
+        await write(now.value);
+        trouble(name, null);
+        if (next === now) next = null;
+        pause = 500;
       } catch (e) {
-        useDesk.setState({ saveError: e instanceof Error ? e.message : String(e) });
+        trouble(name, inWords(e));
+        await new Promise((r) => setTimeout(r, pause));
+        pause = Math.min(30_000, 2 * pause);
       }
     }
     busy = false;
-    useDesk.setState((s) => ({ unsaved: s.unsaved - 1 }));
+    waiting(name, 0);
   };
   return (value) => {
     next = { value };
@@ -36,11 +128,11 @@ function keeper<T>(write: (value: T) => Promise<void>): (value: T) => void {
   };
 }
 
-/** Cupboard, hand and settings, loaded once and kept up with. Returns what ends it. */
+/** Cupboard, hand and settings, loaded once and kept up with. */
 export async function openCupboard(): Promise<void> {
-  const [cupboard, hand, settings] = await Promise.all([loadCupboard(), loadHand(), loadSettings()]);
-  useDesk.setState({ cupboard: cupboard ?? demoCupboard, hand: hand ?? defaultHand, settings });
-  useDesk.temporal.getState().clear();
+  const [, , settings] = await Promise.all([openThing('cupboard'), openThing('hand'), loadSettings()]);
+  useDesk.setState({ settings });
+  forgetHistory();
 }
 
 async function loadSettings(): Promise<Settings> {
@@ -48,156 +140,130 @@ async function loadSettings(): Promise<Settings> {
   return read.success ? read.data : defaultSettings;
 }
 
+/** Stores every edit and follows what other windows store. Returns what ends it. */
 export function keepCupboard(): () => void {
-  const keepBox = keeper<unknown>((v) => saveThing('cupboard', v));
-  const keepHand = keeper<unknown>((v) => saveThing('hand', v));
-  const keepSettings = keeper<unknown>((v) => saveThing('settings', v));
+  const keepSettings = latest('settings', (v) => saveThing('settings', v));
   let following = false;
   const stop = useDesk.subscribe((now, before) => {
-    if (following) return;
-    if (now.cupboard !== before.cupboard) keepBox(now.cupboard);
-    if (now.hand !== before.hand) keepHand(now.hand);
-    if (now.settings !== before.settings) keepSettings(now.settings);
+    if (!following && now.settings !== before.settings) keepSettings(now.settings);
+  });
+  const unhear = onEdit((made) => {
+    if (made.cupboard) keepers.cupboard?.add(made.cupboard);
+    if (made.hand) keepers.hand?.add(made.hand);
+    if (made.piece) pieces.get(made.piece.after.id)?.add(made.piece as Edit<Piece>);
   });
   const deaf = listen((word) => {
-    if (word.says !== 'thing-saved') return;
-    void (async () => {
-      const change =
-        word.name === 'cupboard'
-          ? { cupboard: (await loadCupboard()) ?? useDesk.getState().cupboard }
-          : word.name === 'hand'
-            ? { hand: (await loadHand()) ?? useDesk.getState().hand }
-            : word.name === 'settings'
-              ? { settings: await loadSettings() }
-              : {};
-      // What another window changed is not this one's to undo.
+    if (word.says === 'piece-saved') return void pieces.get(word.id)?.heard();
+    if (word.name === 'cupboard' || word.name === 'hand') return void keepers[word.name]?.heard();
+    if (word.name !== 'settings') return;
+    void loadSettings().then((settings) => {
       following = true;
-      useDesk.temporal.getState().pause();
-      useDesk.setState(change);
-      useDesk.temporal.getState().resume();
+      useDesk.setState({ settings });
       following = false;
-    })();
+    });
   });
   return () => {
     stop();
+    unhear();
     deaf();
   };
 }
 
 export type Opened =
   | { readonly ok: true }
-  | { readonly ok: false; readonly says: string; readonly problems: readonly { where: string; says: string }[] };
+  | {
+      readonly ok: false;
+      readonly says: string;
+      readonly problems: readonly { where: string; says: string }[];
+      /** What is stored, where it cannot be read. */
+      readonly raw?: unknown;
+    };
+
+const onDesk = (id: string): boolean => useDesk.getState().piece?.id === id;
+
+function keeperOfPiece(piece: Piece): Keeper<Piece> {
+  const { id } = piece;
+  return new Keeper<Piece>(
+    {
+      place: placeOfPiece(id, (savedAt) => onDesk(id) && useDesk.setState({ savedAt })),
+      schema: PIECE_SCHEMA,
+      read: readPiece,
+      show: (now) => onDesk(id) && useDesk.setState({ piece: now }),
+      refused: () => say(REFUSED),
+      trouble: (says) => trouble(id, says),
+      waiting: (n) => waiting(id, n),
+      lost: (away) => onDesk(id) && useDesk.setState({ away, canEdit: false }),
+    },
+    piece,
+    true,
+  );
+}
 
 /** Puts a stored piece on the desk. */
 export async function openPiece(id: string): Promise<Opened> {
+  // Back from another room: the piece and its history stay on the desk, with what other windows did meanwhile.
+  const held = pieces.get(id);
+  if (held && onDesk(id) && useDesk.getState().away === null) {
+    await held.heard();
+    return { ok: true };
+  }
+  if (held && (waits.get(id) ?? 0) > 0) await Promise.race([held.flush(), new Promise((r) => setTimeout(r, PATIENCE))]);
+  // What could not be stored yet is newer than what is stored.
+  const unstored = held && (waits.get(id) ?? 0) > 0 ? held : null;
   const entry = await loadPiece(id);
   if (!entry) return { ok: false, says: 'There is no such piece in this browser.', problems: [] };
-  if (!entry.piece)
+  const piece = unstored?.shown ?? entry.piece;
+  if (!piece)
     return {
       ok: false,
       says: 'This piece was stored but cannot be read. It has been left as it is.',
       problems: entry.problems,
+      raw: entry.raw,
     };
-  const now = useDesk.getState();
-  // Back from another room with nothing changed elsewhere: the piece and its history stay on the desk.
-  if (now.piece?.id === id && now.canEdit && now.savedAt === entry.savedAt) return { ok: true };
   // A relief is looked at from its front, not from behind its board.
-  const relief = entry.piece.form.parts.some((p) => p.shape === 'board');
+  const relief = piece.form.parts.some((p) => p.shape === 'board');
   const first = relief ? { yaw: -defaultView.yaw } : {};
   const view = viewSchema.safeParse((await loadThing(`view:${id}`)) ?? first);
   endGesture();
+  // Keepers of other pieces with nothing left to store are let go.
+  for (const other of pieces.keys()) if ((waits.get(other) ?? 0) === 0) pieces.delete(other);
+  if (!unstored) pieces.set(id, keeperOfPiece(piece));
   useDesk.setState({
-    piece: entry.piece,
+    piece,
     plan: null,
     answered: null,
     progress: null,
     planError: null,
     savedAt: entry.savedAt,
+    away: null,
+    canEdit: true,
     view: view.success ? view.data : defaultView,
   });
-  useDesk.temporal.getState().clear();
+  forgetHistory();
   return { ok: true };
 }
 
-/**
- * Keeps the piece on the desk: lock, saving, following. Returns what ends it.
- */
-export function keepPiece(id: string): () => void {
-  let release: (() => void) | null = null;
-  let ended = false;
-  const waiting = new AbortController();
-  const name = `fond-badger:piece:${id}`;
-
-  /** Takes the lock when it is free now; a window just closing gets a moment to let go. */
-  const takeIfFree = async () => {
-    for (const patience of [0, 150, 400]) {
-      await new Promise((r) => setTimeout(r, patience));
-      if (ended || release) return;
-      const got = await new Promise<boolean>((answer) => {
-        void navigator.locks.request(name, { ifAvailable: true }, (lock) => hold(lock, answer));
-      });
-      if (got) return;
-    }
-    if (!ended) useDesk.setState({ canEdit: false });
-  };
-  /** Waits until the other window lets go. */
-  const takeWhenFree = () => {
-    void navigator.locks
-      .request(name, { signal: waiting.signal }, (lock) => hold(lock, () => undefined))
-      .catch(() => undefined);
-  };
-  /** Keeps a lock until it is released; what another window saved meanwhile is read first. */
-  const hold = (lock: Lock | null, answer: (got: boolean) => void): Promise<void> | undefined => {
-    answer(lock !== null && !ended);
-    if (!lock || ended) return undefined;
-    void (async () => {
-      if (!useDesk.getState().canEdit) await openPiece(id);
-      useDesk.setState({ canEdit: true });
-    })();
-    return new Promise<void>((r) => (release = r));
-  };
-  takeOver = () => {
-    tell({ says: 'give-way', id });
-    takeWhenFree();
-  };
-  void takeIfFree();
-
-  const keepDoc = keeper<Piece>(async (piece) => {
-    const savedAt = await savePiece(piece);
-    useDesk.setState({ savedAt });
-  });
-  // An undo made in another room may have touched the piece; it is saved now.
-  const first = useDesk.getState().piece;
-  if (first)
-    void loadPiece(id).then(
-      (e) => JSON.stringify(e?.piece) !== JSON.stringify(first) && useDesk.getState().canEdit && keepDoc(first),
-    );
-  const keepView = keeper<unknown>((v) => saveThing(`view:${id}`, v));
-  const stop = useDesk.subscribe((now, before) => {
-    if (now.piece !== before.piece && now.piece?.id === id && now.canEdit && before.piece?.id === id)
-      keepDoc(now.piece);
-    if (now.view !== before.view && now.piece?.id === id && before.piece?.id === id && now.canEdit) keepView(now.view);
-  });
-  const deaf = listen((word) => {
-    if (word.says === 'give-way' && word.id === id && release) {
-      release();
-      release = null;
-      useDesk.setState({ canEdit: false });
-    }
-    if (word.says === 'piece-saved' && word.id === id && !useDesk.getState().canEdit) {
-      void loadPiece(id).then((e) => e?.piece && useDesk.setState({ piece: e.piece, savedAt: e.savedAt }));
-    }
-  });
-  return () => {
-    ended = true;
-    waiting.abort();
-    release?.();
-    stop();
-    deaf();
-    useDesk.setState({ canEdit: true });
-  };
+/** Puts the piece on the desk back on the shelf after another window took it off. */
+export async function putPieceBack(): Promise<void> {
+  const { piece } = useDesk.getState();
+  if (!piece) return;
+  try {
+    await pieces.get(piece.id)?.restore();
+    useDesk.setState({ away: null, canEdit: true });
+  } catch (e) {
+    say(`It could not be put back: ${inWords(e)}.`);
+  }
 }
 
-let takeOver: () => void = () => undefined;
-/** Asks the window that holds the piece to give way and works here instead. */
-export const workHere = (): void => takeOver();
+/** Tries again at once to store what could not be stored. */
+export function storeNow(): void {
+  for (const k of [keepers.cupboard, keepers.hand, ...pieces.values()]) k?.retry();
+}
+
+/** Keeps how the piece on the desk is looked at. Returns what ends it. */
+export function keepView(id: string): () => void {
+  const keep = latest(`view:${id}`, (v) => saveThing(`view:${id}`, v));
+  return useDesk.subscribe((now, before) => {
+    if (now.view !== before.view && now.piece?.id === id && before.piece?.id === id && now.canEdit) keep(now.view);
+  });
+}

@@ -1,17 +1,22 @@
 /**
  * Keeping things in the browser. Pieces, the cupboard, the hand, settings and how each piece was last looked at live in
  * one IndexedDB database. Everything read is checked like a file from outside; what cannot be read is reported, never
- * thrown away. Writes from all windows wait for each other (Web Locks) and are told to the other windows.
+ * thrown away. A document is changed in one transaction that reads what is stored; every write is told to the other windows.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Piece } from '@/core/piece/schema';
-import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
-import type { Cupboard } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
+import { readPiece, type Problem } from '@/core/piece/read';
 import { dropKept } from './kept-plans';
+import type { Place } from './keeper';
+
+interface Stored {
+  readonly id: string;
+  readonly doc: unknown;
+  readonly savedAt: string;
+}
 
 interface Database extends DBSchema {
-  pieces: { key: string; value: { readonly id: string; readonly doc: unknown; readonly savedAt: string } };
+  pieces: { key: string; value: Stored };
   things: { key: string; value: unknown };
   /** Photographs by piece and name; they stay in this browser. */
   pictures: { key: string; value: Blob };
@@ -23,6 +28,8 @@ export interface ShelfEntry {
   /** The piece, or what is wrong with the stored one. */
   readonly piece: Piece | null;
   readonly problems: readonly Problem[];
+  /** As it is stored. */
+  readonly raw: unknown;
 }
 
 /** The stores of the database, each with the version that brought it. */
@@ -44,24 +51,39 @@ function db(): Promise<IDBPDatabase<Database>> {
         if (from < s.since) d.createObjectStore(s.name, 'keyPath' in s ? { keyPath: s.keyPath } : {});
       }
     },
+    // A newer program wants to take the store further: it is let go, and this window writes nothing more.
+    blocking(_now, _wanted, event) {
+      (event.target as IDBDatabase).close();
+      database = null;
+    },
     terminated() {
       database = null;
     },
+  }).catch((e: unknown) => {
+    database = null;
+    throw new Error(inWords(e));
   });
   return database;
 }
 
+/** What went wrong with the browser's store, in words a maker can act on. */
+export function inWords(e: unknown): string {
+  const { name, message } = e instanceof Error ? e : { name: '', message: String(e) };
+  if (name === 'QuotaExceededError') return 'the browser’s store is full';
+  if (name === 'VersionError') return 'a newer Fond Badger has been here; load this page again';
+  if (name === 'InvalidStateError' || name === 'SecurityError') return 'the browser does not allow storing here';
+  return message || name;
+}
+
 /** What one window tells the others. */
 type Word =
-  | { readonly says: 'piece-saved'; readonly id: string }
-  | { readonly says: 'thing-saved'; readonly name: string }
-  | { readonly says: 'give-way'; readonly id: string };
+  { readonly says: 'piece-saved'; readonly id: string } | { readonly says: 'thing-saved'; readonly name: string };
 
 let line: BroadcastChannel | null = null;
 /** One line for speaking and hearing, so that a window never hears itself. */
 const channel = (): BroadcastChannel => (line ??= new BroadcastChannel('fond-badger'));
 
-export const tell = (word: Word): void => channel().postMessage(word);
+const tell = (word: Word): void => channel().postMessage(word);
 
 export function listen(hear: (word: Word) => void): () => void {
   const c = channel();
@@ -70,30 +92,68 @@ export function listen(hear: (word: Word) => void): () => void {
   return () => c.removeEventListener('message', on);
 }
 
-/** One write at a time over all windows. */
-const inTurn = <T>(work: () => Promise<T>): Promise<T> =>
-  navigator.locks.request('fond-badger:write', work) as unknown as Promise<T>;
+/** Reads and writes in one go: no other window comes between. Done when it is on the disk. */
+async function inOne<S extends 'pieces' | 'things'>(
+  store: S,
+  key: string,
+  work: (raw: Database[S]['value'] | undefined) => Database[S]['value'] | undefined,
+): Promise<boolean> {
+  try {
+    const tx = (await db()).transaction(store, 'readwrite', { durability: 'strict' });
+    const put = work(await tx.store.get(key));
+    if (put !== undefined) void tx.store.put(put, store === 'things' ? key : undefined);
+    await tx.done;
+    return put !== undefined;
+  } catch (e) {
+    throw new Error(inWords(e));
+  }
+}
 
-export async function savePiece(piece: Piece): Promise<string> {
-  const savedAt = new Date().toISOString();
-  await inTurn(async () => (await db()).put('pieces', { id: piece.id, doc: piece, savedAt }));
-  tell({ says: 'piece-saved', id: piece.id });
-  return savedAt;
+/** Where a piece is stored. @param savedAt told with every write */
+export const placeOfPiece = (id: string, saved: (at: string) => void): Place => ({
+  async change(work) {
+    const at = new Date().toISOString();
+    const wrote = await inOne('pieces', id, (raw) => {
+      const doc = work(raw?.doc);
+      return doc === undefined ? undefined : { id, doc, savedAt: at };
+    });
+    if (!wrote) return;
+    saved(at);
+    tell({ says: 'piece-saved', id });
+  },
+});
+
+/** Where the cupboard or the hand is stored. */
+export const placeOfThing = (name: string): Place => ({
+  async change(work) {
+    if (await inOne('things', name, work)) tell({ says: 'thing-saved', name });
+  },
+});
+
+/** Puts a piece on the shelf, whatever is there under its name. */
+export async function savePiece(piece: Piece): Promise<void> {
+  await placeOfPiece(piece.id, () => undefined).change(() => piece);
+}
+
+/** Puts back what was stored under a name, as it was. */
+export async function putBack(entry: Pick<ShelfEntry, 'id' | 'raw'>): Promise<void> {
+  await placeOfPiece(entry.id, () => undefined).change(() => entry.raw);
 }
 
 export async function removePiece(id: string): Promise<void> {
-  await inTurn(async () => (await db()).delete('pieces', id));
+  await (await db()).delete('pieces', id);
   await dropKept(id);
   tell({ says: 'piece-saved', id });
 }
 
-function entry(raw: { id: string; doc: unknown; savedAt: string }): ShelfEntry {
+function entry(raw: Stored): ShelfEntry {
   const read = readPiece(raw.doc);
   return {
     id: raw.id,
     savedAt: raw.savedAt,
     piece: read.ok ? read.value : null,
     problems: read.ok ? [] : read.problems,
+    raw: raw.doc,
   };
 }
 
@@ -107,10 +167,7 @@ export async function loadShelf(): Promise<ShelfEntry[]> {
   return all.map(entry).sort((a, b) => b.savedAt.localeCompare(a.savedAt));
 }
 
-export async function saveThing(name: string, value: unknown): Promise<void> {
-  await inTurn(async () => (await db()).put('things', value, name));
-  tell({ says: 'thing-saved', name });
-}
+export const saveThing = (name: string, value: unknown): Promise<void> => placeOfThing(name).change(() => value);
 
 export async function loadThing(name: string): Promise<unknown> {
   return (await db()).get('things', name);
@@ -119,19 +176,9 @@ export async function loadThing(name: string): Promise<unknown> {
 const pictureKey = (pieceId: string, id: string) => `${pieceId}/${id}`;
 
 export async function savePicture(pieceId: string, id: string, picture: Blob): Promise<void> {
-  await inTurn(async () => (await db()).put('pictures', picture, pictureKey(pieceId, id)));
+  await (await db()).put('pictures', picture, pictureKey(pieceId, id));
 }
 
 export async function loadPicture(pieceId: string, id: string): Promise<Blob | null> {
   return (await (await db()).get('pictures', pictureKey(pieceId, id))) ?? null;
-}
-
-export async function loadCupboard(): Promise<Cupboard | null> {
-  const read = readCupboard(await loadThing('cupboard'));
-  return read.ok ? read.value : null;
-}
-
-export async function loadHand(): Promise<Hand | null> {
-  const read = readHand(await loadThing('hand'));
-  return read.ok ? read.value : null;
 }

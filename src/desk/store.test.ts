@@ -1,3 +1,4 @@
+import { produce } from 'immer';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../demo/load';
 import type { AreaLog } from '@/core/log/log';
@@ -11,6 +12,7 @@ import {
   editCupboard,
   editPiece,
   endGesture,
+  forgetHistory,
   redo,
   undo,
   useDesk,
@@ -25,7 +27,7 @@ const length = () => desk().piece!.form.finishedLengthMm;
 beforeEach(() => {
   endGesture();
   useDesk.setState({ piece: pineMarten, cupboard, view: defaultView, canEdit: true, message: null });
-  useDesk.temporal.getState().clear();
+  forgetHistory();
 });
 
 describe('undo', () => {
@@ -99,14 +101,58 @@ describe('a remedy', () => {
   });
 });
 
-describe('a window that only looks on', () => {
-  it('changes nothing', () => {
+describe('a piece that can no longer be stored', () => {
+  it('is changed by nothing', () => {
+    setLength(200);
     useDesk.setState({ canEdit: false });
+    const before = desk().piece;
     setLength(400);
     applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }]);
     undo();
-    expect(desk().piece).toBe(pineMarten);
-    expect(desk().message).toMatch(/another window/);
+    expect(desk().piece).toBe(before);
+    expect(desk().message).toMatch(/Nothing more of this piece can be stored/);
+  });
+});
+
+describe('a cupboard that is stored and cannot be read', () => {
+  it('is not written over by what stands in for it; the piece is changed as ever', () => {
+    useDesk.setState({ unread: { cupboard: { why: 'unreadable', problems: [], raw: {} } } });
+    editCupboard((d) => void d.lots.pop());
+    expect(desk().cupboard).toBe(cupboard);
+    expect(desk().message).toMatch(/stored cupboard cannot be read/);
+    setLength(200);
+    expect(length()).toBe(200);
+    useDesk.setState({ unread: {} });
+  });
+});
+
+describe('undo beside another window', () => {
+  /** What another window stored comes in. */
+  const theirs = (recipe: (c: typeof cupboard) => void) =>
+    useDesk.setState({ cupboard: produce(desk().cupboard, recipe as never) });
+  const have = (id: string) => desk().cupboard.lots.find((l) => l.id === id)?.haveG;
+
+  it('takes back this window’s change and leaves the other’s, and brings it again', () => {
+    editCupboard((d) => void (d.lots.find((l) => l.id === 'rust-top')!.haveG = 1));
+    theirs((d) => void (d.lots.find((l) => l.id === 'cream-top')!.haveG = 77));
+    theirs((d) => void d.lots.unshift({ ...d.lots[0]!, id: 'from-the-other', name: 'from the other' }));
+    undo();
+    expect(have('rust-top')).toBe(cupboard.lots.find((l) => l.id === 'rust-top')!.haveG);
+    expect(have('cream-top')).toBe(77);
+    expect(desk().cupboard.lots[0]!.id).toBe('from-the-other');
+    redo();
+    expect(have('rust-top')).toBe(1);
+    expect(have('cream-top')).toBe(77);
+  });
+  it('says when it no longer fits, and the change before it can still be taken back', () => {
+    setLength(200);
+    editCupboard((d) => void (d.lots[0]!.haveG = 1));
+    theirs((d) => void (d.lots[0]!.haveG = 2));
+    undo();
+    expect(desk().cupboard.lots[0]!.haveG).toBe(2);
+    expect(desk().message).toMatch(/changed in another window since/);
+    undo();
+    expect(length()).toBe(185);
   });
 });
 

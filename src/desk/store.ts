@@ -1,21 +1,35 @@
 /**
  * The desk: the piece in hand, the cupboard, the hand and the settings, with undo. Every change goes through `edit…`,
- * is remembered for undo, saved at once and planned anew in the worker. A drag counts as one change: its first step is
- * remembered, the rest until `endGesture` are not.
+ * is remembered for undo, saved at once and planned anew in the worker. A drag counts as one change until `endGesture`.
+ * Undo takes back what this window did and nothing another window did since.
  */
 import { produce } from 'immer';
-import { temporal } from 'zundo';
 import { create } from 'zustand';
-import { shallow } from 'zustand/shallow';
 import { CUPBOARD_SCHEMA, type Cupboard } from '@/core/piece/cupboard';
 import { defaultHand, type Hand } from '@/core/piece/hand';
-import { readPiece } from '@/core/piece/read';
+import { readPiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import type { DraftSkin } from '@/core/form/draft';
 import type { Plan, Progress } from '@/core/plan';
 import type { PieceChange } from '@/core/stage';
+import type { Edit, Lost } from './keeper';
+import { redone } from './merge';
 import { defaultSettings, type Settings } from './settings';
 import { defaultView, type View } from './view';
+
+/** What is kept for undo: one change of the maker, over all documents it touched. */
+export interface Made {
+  readonly piece?: Edit<Piece>;
+  readonly cupboard?: Edit<Cupboard>;
+  readonly hand?: Edit<Hand>;
+}
+
+/** A document that is stored but may not be written over, why, and what is stored where it can be handed out. */
+export interface Unread {
+  readonly why: Lost;
+  readonly problems: readonly Problem[];
+  readonly raw: unknown;
+}
 
 interface Answered {
   readonly shape: Settings['shape'];
@@ -46,7 +60,13 @@ export interface Desk {
   readonly unsaved: number;
   readonly savedAt: string | null;
   readonly saveError: string | null;
+  /** Cupboard and hand that are stored and cannot be read: what stands in for them is not kept. */
+  readonly unread: { readonly cupboard?: Unread; readonly hand?: Unread };
+  /** Why nothing more of this piece can be stored; null while all is well. */
+  readonly away: Lost | null;
   readonly canEdit: boolean;
+  readonly past: readonly Made[];
+  readonly future: readonly Made[];
   readonly message: string | null;
 }
 
@@ -63,34 +83,29 @@ const emptyCupboard: Cupboard = {
   blends: [],
 };
 
-export const useDesk = create<Desk>()(
-  temporal(
-    (): Desk => ({
-      piece: null,
-      cupboard: emptyCupboard,
-      hand: defaultHand,
-      settings: defaultSettings,
-      view: defaultView,
-      plan: null,
-      draft: null,
-      dragging: false,
-      progress: null,
-      stopped: false,
-      planError: null,
-      answered: null,
-      unsaved: 0,
-      savedAt: null,
-      saveError: null,
-      canEdit: true,
-      message: null,
-    }),
-    {
-      partialize: (s) => ({ piece: s.piece, cupboard: s.cupboard, hand: s.hand }),
-      equality: (a, b) => shallow(a, b),
-      limit: 500,
-    },
-  ),
-);
+export const useDesk = create<Desk>()((): Desk => ({
+  piece: null,
+  cupboard: emptyCupboard,
+  hand: defaultHand,
+  settings: defaultSettings,
+  view: defaultView,
+  plan: null,
+  draft: null,
+  dragging: false,
+  progress: null,
+  stopped: false,
+  planError: null,
+  answered: null,
+  unsaved: 0,
+  savedAt: null,
+  saveError: null,
+  unread: {},
+  away: null,
+  canEdit: true,
+  past: [],
+  future: [],
+  message: null,
+}));
 
 /** Whether what is shown answers what is decided now; a plan stopped or failed is not being waited for. */
 export const upToDate = (s: Desk): boolean =>
@@ -102,7 +117,23 @@ export const upToDate = (s: Desk): boolean =>
     s.answered.hand === s.hand &&
     s.answered.shape === s.settings.shape);
 
+const MOST_UNDONE = 500;
+const DOCUMENTS = ['piece', 'cupboard', 'hand'] as const;
+type Documents = Partial<Pick<Desk, (typeof DOCUMENTS)[number]>>;
+
+const hearers = new Set<(made: Made) => void>();
+/** Hears every edit made in this window, undone and redone ones too. Returns what ends it. */
+export function onEdit(hear: (made: Made) => void): () => void {
+  hearers.add(hear);
+  return () => hearers.delete(hear);
+}
+
+/** Forgets what could be undone: another piece is on the desk. */
+export const forgetHistory = (): void => useDesk.setState({ past: [], future: [] });
+
 let inGesture = false;
+/** The change a held handle adds to; null before its first step. */
+let held: Made | null = null;
 
 export function beginGesture(): void {
   inGesture = true;
@@ -116,17 +147,50 @@ export function beginDrag(): void {
 
 export function endGesture(): void {
   inGesture = false;
+  held = null;
   if (useDesk.getState().dragging) useDesk.setState({ dragging: false });
-  useDesk.temporal.getState().resume();
 }
 
-function record(change: Partial<Pick<Desk, 'piece' | 'cupboard' | 'hand'>>): void {
-  if (!useDesk.getState().canEdit) {
-    useDesk.setState({ message: 'This piece is being worked on in another window.' });
-    return;
-  }
-  useDesk.setState(change);
-  if (inGesture) useDesk.temporal.getState().pause();
+/** What changes from one state of the desk to the next; null where nothing does. */
+function madeBetween(now: Desk, change: Documents): Made | null {
+  const parts = DOCUMENTS.flatMap((name) => {
+    const [before, after] = [now[name], change[name]];
+    return after && before && after !== before ? [[name, { before, after }] as const] : [];
+  });
+  return parts.length > 0 ? (Object.fromEntries(parts) as Made) : null;
+}
+
+/** One change with another on top of it. */
+const together = (a: Made, b: Made): Made =>
+  Object.fromEntries(
+    DOCUMENTS.flatMap((name) => {
+      const [x, y] = [a[name], b[name]];
+      return x || y ? [[name, { before: (x ?? y)!.before, after: (y ?? x)!.after }]] : [];
+    }),
+  ) as Made;
+
+function refusal(now: Desk, made: Documents): string | null {
+  if (made.piece && !now.canEdit) return 'Nothing more of this piece can be stored here: see the notice at the top.';
+  if (made.cupboard && now.unread.cupboard)
+    return 'The stored cupboard cannot be read, so nothing is changed in it: see the notice.';
+  if (made.hand && now.unread.hand)
+    return 'Your stored rates cannot be read, so nothing is changed in them: see the notice.';
+  return null;
+}
+
+function record(change: Documents): void {
+  const now = useDesk.getState();
+  const made = madeBetween(now, change);
+  if (!made) return;
+  const says = refusal(now, change);
+  if (says !== null) return useDesk.setState({ message: says });
+  const last = now.past[now.past.length - 1];
+  const joins = inGesture && held !== null && last === held;
+  const entry = joins ? together(held!, made) : made;
+  held = inGesture ? entry : null;
+  const past = [...(joins ? now.past.slice(0, -1) : now.past), entry].slice(-MOST_UNDONE);
+  useDesk.setState({ ...change, past, future: [] });
+  for (const hear of hearers) hear(made);
 }
 
 export function editPiece(recipe: (draft: Piece) => void): void {
@@ -134,7 +198,7 @@ export function editPiece(recipe: (draft: Piece) => void): void {
   if (piece) record({ piece: produce(piece, recipe) });
 }
 
-export function editCupboard(recipe: (draft: Cupboard) => void): void {
+export function editCupboard(recipe: (draft: Cupboard) => Cupboard | void): void {
   record({ cupboard: produce(useDesk.getState().cupboard, recipe) });
 }
 
@@ -144,7 +208,7 @@ export function editPieceAndCupboard(onPiece: (draft: Piece) => void, onCupboard
   if (piece) record({ piece: produce(piece, onPiece), cupboard: produce(cupboard, onCupboard) });
 }
 
-export function editHand(recipe: (draft: Hand) => void): void {
+export function editHand(recipe: (draft: Hand) => Hand | void): void {
   record({ hand: produce(useDesk.getState().hand, recipe) });
 }
 
@@ -173,15 +237,42 @@ export function applyRemedy(changes: readonly PieceChange[]): void {
   else useDesk.setState({ message: read.problems[0]!.says });
 }
 
-export function undo(): void {
-  endGesture();
-  if (useDesk.getState().canEdit) useDesk.temporal.getState().undo();
+/** A change done to the desk as it is now; null where something of it has been changed otherwise since. */
+function doneNow(entry: Made, way: 'back' | 'again'): Documents | null {
+  const now = useDesk.getState();
+  const change: Record<string, unknown> = {};
+  for (const name of DOCUMENTS) {
+    const e = entry[name];
+    const doc = now[name];
+    if (!e || !doc) continue;
+    const next = redone<object>(way === 'back' ? { before: e.after, after: e.before } : e, doc);
+    if (next === null) return null;
+    change[name] = next;
+  }
+  return change as Documents;
 }
 
-export function redo(): void {
+function step(way: 'back' | 'again'): void {
   endGesture();
-  if (useDesk.getState().canEdit) useDesk.temporal.getState().redo();
+  const now = useDesk.getState();
+  const [from, to] = way === 'back' ? (['past', 'future'] as const) : (['future', 'past'] as const);
+  const entry = now[from][now[from].length - 1];
+  if (!entry) return;
+  const rest = now[from].slice(0, -1);
+  const change = doneNow(entry, way);
+  if (change === null) {
+    const says = `This cannot be ${way === 'back' ? 'taken back' : 'done again'}: it has been changed in another window since.`;
+    return useDesk.setState({ [from]: rest, message: says });
+  }
+  const says = refusal(now, change);
+  if (says !== null) return useDesk.setState({ message: says });
+  const made = madeBetween(now, change);
+  useDesk.setState({ ...change, [from]: rest, [to]: [...now[to], entry] });
+  if (made) for (const hear of hearers) hear(made);
 }
+
+export const undo = (): void => step('back');
+export const redo = (): void => step('again');
 
 export function setView(change: Partial<View>): void {
   useDesk.setState((s) => ({ view: { ...s.view, ...change } }));

@@ -9,7 +9,7 @@ import { layerCover } from '@/core/coat/cover/cover';
 import { layerMass } from '@/core/wool/fibre';
 import { outOf } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
-import type { Cupboard, Lot } from '@/core/piece/cupboard';
+import type { Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { FlatPart } from '@/core/piece/schema';
 import type { Context, Finding, Operation, Stage } from '@/core/stage';

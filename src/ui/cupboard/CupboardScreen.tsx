@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 import { lotSchema, NEEDLE_SECTIONS, needleSchema, WOOL_FORMS, type Lot, type Needle } from '@/core/piece/cupboard';
 import { asKind, usualNeedle } from '@/core/piece/usual-needle';
 import { freshId } from '@/desk/files';
@@ -36,11 +36,7 @@ export function CupboardScreen() {
   const onDesk = useDesk((s) => s.piece);
   const [chosen, setChosen] = useState<string | null>(null);
   const { q } = useUnits();
-  const past = useSyncExternalStore(
-    useDesk.temporal.subscribe,
-    () => useDesk.temporal.getState().pastStates.length,
-    () => 0,
-  );
+  const past = useDesk((s) => s.past.length);
   useUndoKeys();
   const lot = cupboard.lots.find((l) => l.id === chosen) ?? cupboard.lots[0];
   const addLot = () => {

@@ -3,14 +3,14 @@
  * The desk round a piece: opens it, keeps it saved and planned, shows its name, size, wool and hours, the path of
  * stages, and listens to the keys that work on every stage.
  */
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { startPlanner } from '@/desk/planner';
-import { keepPiece, openPiece, workHere, type Opened } from '@/desk/session';
+import { saveRecordFile } from '@/desk/files';
+import { keepView, openPiece, type Opened } from '@/desk/session';
 import { upToDate, useDesk } from '@/desk/store';
 import { KeysHelp } from './KeysHelp';
 import { Path } from './Path';
@@ -18,6 +18,7 @@ import { PlainPage } from './PlainPage';
 import { PlanProgress } from './PlanProgress';
 import { useReady } from './ready';
 import { STAGES } from './stages';
+import { StoreTrouble } from './StoreTrouble';
 import { TextLink } from './TextLink';
 import { TopBar } from './TopBar';
 import { useDeskKeys } from './useDeskKeys';
@@ -34,7 +35,7 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
       .then((o) => {
         if (gone) return;
         setOpened(o);
-        if (o.ok) ends.push(keepPiece(id), startPlanner());
+        if (o.ok) ends.push(keepView(id), startPlanner());
       })
       .catch((e: unknown) =>
         setOpened({
@@ -64,7 +65,14 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
             ))}
           </Box>
         )}
-        <TextLink href="/">Back to the shelf</TextLink>
+        {opened && !opened.ok && opened.raw !== undefined && (
+          <Button sx={{ mb: 2 }} onClick={() => saveRecordFile(id, opened.raw)}>
+            Save what is stored to a file
+          </Button>
+        )}
+        <div>
+          <TextLink href="/">Back to the shelf</TextLink>
+        </div>
       </PlainPage>
     );
   }
@@ -79,8 +87,6 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
 }
 
 function Desk({ id, children }: { id: string; children: ReactNode }) {
-  const canEdit = useDesk((s) => s.canEdit);
-  const saveError = useDesk((s) => s.saveError);
   const busy = useDesk((s) => !upToDate(s));
   const [help, setHelp] = useState(false);
   const router = useRouter();
@@ -107,17 +113,7 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
     >
       <TopBar onHelp={() => setHelp(true)} />
       <Path id={id} />
-      {!canEdit && (
-        <Alert severity="warning" square action={<Button onClick={workHere}>Work here instead</Button>}>
-          This piece is open in another window. Here it can be looked at; it follows what is changed there.
-        </Alert>
-      )}
-      {saveError && (
-        <Alert severity="error" square>
-          The last change could not be saved in this browser ({saveError}). Save the piece to a file from the bar above
-          so that nothing is lost.
-        </Alert>
-      )}
+      <StoreTrouble />
       <Box
         aria-busy={busy}
         sx={{ flex: 1, minHeight: 0, position: 'relative', display: 'flex', flexDirection: 'column' }}

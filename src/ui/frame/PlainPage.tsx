@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Rooms } from './Rooms';
 import { SavedMark } from './SavedMark';
+import { StoreTrouble } from './StoreTrouble';
 
 export function PlainPage({
   title,
@@ -40,6 +41,7 @@ export function PlainPage({
         <SavedMark />
         <Rooms />
       </Box>
+      <StoreTrouble />
       <Box component="main" aria-busy={busy} sx={{ flex: 1, width: '100%', maxWidth: 1180, mx: 'auto', p: 3 }}>
         {children}
       </Box>

@@ -31,6 +31,14 @@ export function Providers({ children }: { children: ReactNode }) {
       end?.();
     };
   }, []);
+  useEffect(() => {
+    // Leaving is questioned only while something could not be stored.
+    const stay = (e: BeforeUnloadEvent) => {
+      if (useDesk.getState().saveError !== null) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', stay);
+    return () => window.removeEventListener('beforeunload', stay);
+  }, []);
   return (
     <ThemeProvider theme={theme} defaultMode="light">
       <CssBaseline />

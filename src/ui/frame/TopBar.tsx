@@ -3,28 +3,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useSyncExternalStore } from 'react';
 import { savePieceFile } from '@/desk/files';
 import { redo, undo, useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PrintButton } from './PrintButton';
 import { SavedMark } from './SavedMark';
 import { figures } from './theme';
-
-function useHistory() {
-  const temporal = useDesk.temporal;
-  const past = useSyncExternalStore(
-    temporal.subscribe,
-    () => temporal.getState().pastStates.length,
-    () => 0,
-  );
-  const future = useSyncExternalStore(
-    temporal.subscribe,
-    () => temporal.getState().futureStates.length,
-    () => 0,
-  );
-  return { past, future };
-}
 
 export function TopBar({ onHelp }: { onHelp: () => void }) {
   const piece = useDesk((s) => s.piece);
@@ -33,7 +17,8 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
   const canEdit = useDesk((s) => s.canEdit);
   const coarse = useDesk((s) => s.settings.shape === 'coarse');
   const { q } = useUnits();
-  const { past, future } = useHistory();
+  const past = useDesk((s) => s.past.length);
+  const future = useDesk((s) => s.future.length);
   if (!piece) return null;
   const facts = plan
     ? [

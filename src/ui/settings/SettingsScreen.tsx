@@ -174,7 +174,7 @@ export function SettingsScreen() {
                 onChange={(v) => editHand((d) => void (d.coreDensityMgCm3[k].usual = v))}
               />
             ))}
-            <Button sx={{ mt: 1 }} onClick={() => useDesk.setState({ hand: defaultHand })}>
+            <Button sx={{ mt: 1 }} onClick={() => editHand(() => defaultHand)}>
               Back to the first values
             </Button>
           </Box>

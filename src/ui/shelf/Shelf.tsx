@@ -7,12 +7,13 @@ import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
+import type { Cupboard } from '@/core/piece/cupboard';
 import type { Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { demoPieces, withDemoLots } from '@/desk/demo';
-import { freshId, openPieceFile, savePieceFile } from '@/desk/files';
-import { listen, loadPiece, loadShelf, removePiece, savePiece, type ShelfEntry } from '@/desk/storage';
-import { useDesk } from '@/desk/store';
+import { freshId, openPieceFile, savePieceFile, saveRecordFile } from '@/desk/files';
+import { listen, loadPiece, loadShelf, putBack, removePiece, savePiece, type ShelfEntry } from '@/desk/storage';
+import { editCupboard } from '@/desk/store';
 import { FileButton } from '@/ui/parts/FileButton';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
@@ -26,7 +27,7 @@ export function Shelf() {
   const [entries, setEntries] = useState<ShelfEntry[] | null>(null);
   const [refused, setRefused] = useState<{ file: string; problems: readonly Problem[] } | null>(null);
   const [making, setMaking] = useState(false);
-  const [removed, setRemoved] = useState<Piece | null>(null);
+  const [removed, setRemoved] = useState<ShelfEntry | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
 
   const refresh = useCallback(() => {
@@ -42,7 +43,7 @@ export function Shelf() {
 
   const openDemo = async (piece: Piece) => {
     if (!(await loadPiece(piece.id))) await savePiece(piece);
-    useDesk.setState((s) => ({ cupboard: withDemoLots(s.cupboard, piece) }));
+    editCupboard((d) => withDemoLots(d as Cupboard, piece));
     router.push(`/piece/${piece.id}/coat`);
   };
 
@@ -55,7 +56,7 @@ export function Shelf() {
 
   const remove = async (e: ShelfEntry) => {
     await removePiece(e.id);
-    setRemoved(e.piece);
+    setRemoved(e);
     refresh();
   };
   const copy = async (p: Piece) => {
@@ -84,12 +85,7 @@ export function Shelf() {
         </Box>
       }
     >
-      {wrong && (
-        <Alert severity="error">
-          The browser’s store cannot be used ({wrong}). Pieces can still be opened after it is allowed in the browser’s
-          settings.
-        </Alert>
-      )}
+      {trouble && <Alert severity="error">The shelf cannot be read ({trouble}).</Alert>}
       {refused && (
         <Alert severity="error" onClose={() => setRefused(null)} sx={{ mb: 2 }}>
           <b>{refused.file} was not opened; nothing was changed.</b>
@@ -128,6 +124,15 @@ export function Shelf() {
                       Save to file
                     </Button>
                   </>
+                )}
+                {!e.piece && (
+                  <Button
+                    variant="text"
+                    onClick={() => saveRecordFile(e.id, e.raw)}
+                    aria-label={`Save what is stored of ${e.id} to a file`}
+                  >
+                    Save to file
+                  </Button>
                 )}
                 <Button variant="text" onClick={() => void remove(e)} aria-label={`Remove ${e.piece?.name ?? e.id}`}>
                   Remove
@@ -176,12 +181,12 @@ export function Shelf() {
         open={removed !== null}
         autoHideDuration={15_000}
         onClose={(_e, why) => why !== 'clickaway' && setRemoved(null)}
-        message={removed ? `${removed.name} was taken from the shelf` : ''}
+        message={removed ? `${removed.piece?.name ?? removed.id} was taken from the shelf` : ''}
         action={
           <Button
             color="inherit"
             onClick={() => {
-              if (removed) void savePiece(removed).then(refresh);
+              if (removed) void putBack(removed).then(refresh);
               setRemoved(null);
             }}
           >
