@@ -45,7 +45,7 @@ const begins = (list: readonly unknown[], other: readonly unknown[]): boolean =>
 const KINDS = ['method', 'kind', 'shape'] as const;
 const otherKind = (a: Rec, b: Rec): boolean => KINDS.some((k) => typeof a[k] === 'string' && a[k] !== b[k]);
 
-export function changesBetween(a: unknown, b: unknown, path: readonly Step[] = []): Change[] {
+function changesBetween(a: unknown, b: unknown, path: readonly Step[] = []): Change[] {
   if (Object.is(a, b) || alike(a, b)) return [];
   if (isRec(a) && isRec(b) && !otherKind(a, b)) {
     const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])];
