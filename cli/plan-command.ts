@@ -9,13 +9,9 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { defaultHand, makePlan, parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core';
-import { benchBook } from '../src/sheets/bench-book';
-import { sittingsCalendar } from '../src/sheets/calendar';
-import { cutListCsv } from '../src/sheets/cut-list';
-import { faceCard } from '../src/sheets/face-sheets';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
+import { makeSheet, NoSheet, SHEETS } from '../src/sheets/make-sheet';
 import { planJson } from '../src/sheets/plan-json';
-import { rowSheets } from '../src/sheets/row-sheets';
 
 const FORMATS = ['json', 'pdf', 'csv', 'svg', 'book', 'ics'] as const;
 
@@ -93,21 +89,12 @@ async function command(args: readonly string[], io: Io): Promise<void> {
     io.err(`${join(out, name)}\n`);
   };
   if (wants('json')) put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
-  if (wants('csv')) put(`${piece.id}-cut-list.csv`, cutListCsv(piece, plan, cupboard.lots));
-  const units = { length: v.length, mass: 'g', currency: '' } as const;
-  if (wants('book')) {
-    put(`${piece.id}-bench-book.pdf`, await benchBook(piece, plan, cupboard, { units, paper: v.paper, date }));
-  }
-  if (wants('ics')) {
-    if (plan.work.sittings.length === 0)
-      throw new Refused('Nothing is left to do, so there is no sitting to put in a calendar.');
-    put(`${piece.id}-sittings.ics`, sittingsCalendar(piece, plan, cupboard, units, date));
-  }
-  if (wants('pdf')) {
-    put(`${piece.id}-row-sheets.pdf`, await rowSheets(piece, plan, cupboard, { units, paper: v.paper, date }));
-    if (plan.face) {
-      put(`${piece.id}-face-card.pdf`, await faceCard(piece, plan, cupboard, { units, paper: v.paper, date }));
-    }
+  const options = { units: { length: v.length, mass: 'g', currency: '' }, paper: v.paper, date } as const;
+  for (const kind of SHEETS) {
+    // The face card comes with the row sheets, where there is a face.
+    if (kind === 'face' ? !wants('pdf') || !plan.face : !wants(kind)) continue;
+    const { name, body } = await makeSheet(kind, piece, plan, cupboard, options);
+    put(name, body);
   }
   if (wants('svg')) {
     for (const a of plan.coat.areas) {
@@ -123,7 +110,8 @@ export async function planCommand(args: readonly string[], io: Io): Promise<numb
     await command(args, io);
     return 0;
   } catch (e) {
-    const refused = e instanceof Refused || (e as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
+    const refused =
+      e instanceof Refused || e instanceof NoSheet || (e as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
     io.err(`${refused ? (e as Error).message : String((e as Error).stack)}\n`);
     return 1;
   }

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { defaultHand } from '../src/core/piece/hand';
 import { choose, chooseArea, expect, figure, openDemo, saved, settled, test } from './desk';
 
 test.use({ shape: 'fine' });
@@ -174,6 +175,43 @@ test('the door refuses what is not a piece with a problem answer', async ({ requ
     expect(body.detail).toMatch(words);
   }
   expect((await request.get('/api/sheets')).status()).toBe(405);
+});
+
+test('twenty prints at once: some are made, the others told to come again, and everything else is answered meanwhile', async ({
+  request,
+}) => {
+  const piece = JSON.parse(readFileSync('demo/pine-marten.json', 'utf8')) as object;
+  const cupboard = JSON.parse(readFileSync('demo/cupboard.json', 'utf8')) as object;
+  const settings = { shape: 'coarse' };
+  const all = Array.from({ length: 20 }, () =>
+    request.post('/api/sheets?format=csv', { data: { piece, cupboard, hand: defaultHand, settings } }),
+  );
+  const slowest = { ms: 0 };
+  let done = false;
+  const others = (async () => {
+    while (!done) {
+      const begun = Date.now();
+      expect((await request.get('/handbook')).status()).toBe(200);
+      slowest.ms = Math.max(slowest.ms, Date.now() - begun);
+    }
+  })();
+  const answers = await Promise.all(all);
+  done = true;
+  await others;
+  const made = answers.filter((a) => a.status() === 200);
+  const later = answers.filter((a) => a.status() === 429);
+  expect(made.length + later.length).toBe(20);
+  expect(made.length).toBeGreaterThan(0);
+  expect(later.length).toBeGreaterThan(0);
+  const texts = new Set(await Promise.all(made.map((a) => a.text())));
+  expect(texts.size).toBe(1);
+  expect([...texts][0]).toContain('Throat bib');
+  for (const a of later) {
+    expect(Number(a.headers()['retry-after'])).toBeGreaterThan(0);
+    expect(((await a.json()) as { detail: string }).detail).toMatch(/Try again in a moment/);
+  }
+  // The threads that plan leave the server its own.
+  expect(slowest.ms).toBeLessThan(5000);
 });
 
 test('pages carry a strict policy: no eval, own origin only', async ({ request }) => {

@@ -53,3 +53,47 @@ test('the whole way by keyboard: shelf, area, docket, remedy, bench', async ({ d
   await press('Begin row');
   await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
 });
+
+test('whoever works by key sees where they are: every stop of Tab shows itself', async ({ desk: page }) => {
+  await openDemo(page);
+  const unseen: string[] = [];
+  for (const path of [
+    '/',
+    ...['form', 'coat', 'shade', 'face', 'needles', 'order', 'bench', 'log'].map((s) => `/piece/pine-marten/${s}`),
+    '/cupboard',
+    '/handbook',
+    '/settings',
+  ]) {
+    await page.goto(path);
+    await settled(page);
+    const seen = new Set<string>();
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press('Tab');
+      const stop = await page.evaluate(() => {
+        const on = document.activeElement;
+        if (!on || on === document.body) return null;
+        const what = `${on.tagName.toLowerCase()} ${on.getAttribute('aria-label') ?? on.textContent ?? ''}`.slice(
+          0,
+          60,
+        );
+        // A field shows it by its frame, a handle of a slider by itself though its input has the focus.
+        const shown = [
+          on,
+          on.closest('.MuiSlider-thumb'),
+          on.closest('.MuiSwitch-root, .MuiCheckbox-root, .MuiRadio-root'),
+        ];
+        const outlined = shown.some((e) => {
+          if (!e) return false;
+          const s = getComputedStyle(e);
+          return s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) >= 2;
+        });
+        return { what, visible: outlined || on.closest('.MuiInputBase-root.Mui-focused') !== null };
+      });
+      if (!stop || seen.has(`${i < 3}${stop.what}`)) continue;
+      seen.add(`${i < 3}${stop.what}`);
+      if (!stop.visible) unseen.push(`${path}: ${stop.what}`);
+    }
+    expect(seen.size, path).toBeGreaterThan(3);
+  }
+  expect(unseen).toEqual([]);
+});

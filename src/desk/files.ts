@@ -4,6 +4,7 @@ import type { Hand } from '@/core/piece/hand';
 import { parsePiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import type { Settings } from './settings';
+import type { SheetKind } from '@/sheets/make-sheet';
 import { loadPiece, savePiece } from './storage';
 
 function hand(name: string, blob: Blob): void {
@@ -64,8 +65,6 @@ export function freshId(stem: string): string {
 /** Eight random letters and figures; works also where the page did not come over a safe line. */
 export const fewLetters = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(4)), (b) => b.toString(16).padStart(2, '0')).join('');
-
-export type SheetKind = 'pdf' | 'csv' | 'face' | 'book' | 'ics';
 
 /** @throws with what the server found wrong, in words */
 export async function fetchSheet(

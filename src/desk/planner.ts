@@ -6,11 +6,11 @@ import type { Laid } from '@/core/piece/coat';
 import type { MatchQuestion, MatchResult } from '@/core/shade/matching/ask';
 import type { InsideQuestion } from '@/core/needle/inside';
 import type { Progress } from '@/core/plan';
-import { connect, connected } from './connection';
+import { connect, connected, endWorker, whenLost, WorkerGone } from './connection';
 import { shared } from '@/core/share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
 import { planOptions } from './settings';
-import { useDesk, type Desk } from './store';
+import { say, useDesk, type Desk } from './store';
 
 let asked = 0;
 let keeping: ReturnType<typeof setTimeout> | undefined;
@@ -56,13 +56,15 @@ async function request(): Promise<void> {
   if (turn !== asked) return;
   // A message may come after the plan it is about: nothing is heard of a run that has ended.
   let running = true;
+  const watch = watching();
   const report = Comlink.proxy((progress: Progress) => {
+    watch.heard();
     if (turn !== asked || !running) return;
     const { early, ...rest } = progress;
     useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
   });
   try {
-    const plan = await connect().plan(piece, cupboard, hand, options, report);
+    const plan = await connect().plan(piece, cupboard, hand, options, report).finally(watch.end);
     running = false;
     if (turn !== asked) return;
     if (!plan) return;
@@ -77,8 +79,54 @@ async function request(): Promise<void> {
   } catch (e) {
     running = false;
     if (turn !== asked) return;
+    if (e instanceof WorkerGone && begunAgain !== piece) {
+      // Once for each state of the piece: one that always ends the worker is said to.
+      begunAgain = piece;
+      return void request();
+    }
     useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
   }
+}
+
+/** A worker that says nothing for so long is asked whether it is there; that it may be deep in one piece of work is waited for, ms. */
+const SILENT = 30_000;
+const DEEP = 30_000;
+
+/** Watches a worker while it is at work: one that is gone without a word is ended, so that whatever waits for it goes on. */
+function watching(): { readonly heard: () => void; readonly end: () => void } {
+  let timer: ReturnType<typeof setTimeout>;
+  const listen = () => {
+    timer = setTimeout(() => {
+      const line = connected();
+      timer = setTimeout(() => connected() === line && endWorker(), DEEP);
+      line?.alive().then(heard, () => undefined);
+    }, SILENT);
+  };
+  const heard = () => {
+    clearTimeout(timer);
+    if (!over) listen();
+  };
+  let over = false;
+  listen();
+  return {
+    heard,
+    end: () => {
+      over = true;
+      clearTimeout(timer);
+    },
+  };
+}
+
+/** The piece whose plan was begun again because the worker had ended. */
+let begunAgain: Desk['piece'] = null;
+
+/** The worker ended by itself: what it remembered is gone, and whatever is shown is planned anew. */
+function workerLost(): void {
+  recalled = null;
+  say('Working out the plan ended unexpectedly; it was begun again.');
+  // What was under way has failed by now and begins again by itself.
+  const now = useDesk.getState();
+  if (now.piece && !now.progress && !now.planError && !now.stopped && now.answered?.piece === now.piece) void request();
 }
 
 let drafting = false;
@@ -110,6 +158,7 @@ const shapeChanged = (a: Desk, b: Desk): boolean =>
 /** Starts planning; returns what ends it. */
 export function startPlanner(): () => void {
   let behind = false;
+  whenLost(workerLost);
   void request();
   return useDesk.subscribe((now, before) => {
     const held = now.dragging && before.piece !== null && shapeChanged(now, before);
@@ -130,12 +179,25 @@ export function startPlanner(): () => void {
   });
 }
 
+/** Between two pieces of work the worker hears that it is to stop; one that does not hear it for so long is ended, ms. */
+const HEARS_WITHIN = 1500;
+
 /** Stops the work under way; the last finished plan stays. */
 export function stopPlanning(): void {
   asked++;
   clearTimeout(keeping);
-  void connected()?.stop();
   useDesk.setState({ progress: null, stopped: true });
+  const line = connected();
+  if (!line) return;
+  const deaf = setTimeout(() => {
+    if (connected() !== line) return;
+    recalled = null;
+    endWorker();
+  }, HEARS_WITHIN);
+  void line
+    .stop()
+    .catch(() => undefined)
+    .then(() => clearTimeout(deaf));
 }
 
 export function planAgain(): void {

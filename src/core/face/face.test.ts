@@ -221,6 +221,14 @@ const WRONG: readonly (readonly [string, Piece])[] = [
   ['face-fur-crown', kingfisher],
 ];
 
+describe('an eye sunk below its rim', () => {
+  it('is seen from nowhere, as a figure and not as none', () => {
+    const sunk = plan(faced(alpacaCria, (f) => void (f.eyes.socketMm = 14))).face!;
+    expect(sunk.eyes.frontShare).toEqual([0, 0]);
+    expect(sunk.eyes.discMm).toBe(0);
+  });
+});
+
 describe('findings and their remedies', () => {
   it.each(WRONG.map(([id, p]) => [id, p] as const))('%s is found, and its remedies help', (id, p) => {
     const found = findingsOf(p).find((f) => f.id === id);

@@ -117,6 +117,44 @@ describe('an own base', () => {
     expect(Math.abs(again - inside)).toBeLessThanOrEqual(2);
   });
 
+  describe('damaged in the file', () => {
+    const scan = () => piece.form.scan!;
+    const withScan = (change: Partial<typeof scan>) =>
+      readPiece({ ...piece, form: { ...piece.form, scan: { ...scan(), ...change } } });
+    const numbers = (text: string) => new Uint8Array(Buffer.from(text, 'base64'));
+    const text = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
+    const floats = (change: (p: Float32Array) => void) => {
+      const p = new Float32Array(numbers(scan().positions).slice().buffer);
+      change(p);
+      return text(new Uint8Array(p.buffer));
+    };
+    const corners = (change: (t: Uint32Array) => void) => {
+      const t = new Uint32Array(numbers(scan().triangles).slice().buffer);
+      change(t);
+      return text(new Uint8Array(t.buffer));
+    };
+    it.each([
+      [
+        'numbers that are not in threes',
+        () => ({ positions: text(numbers(scan().positions).slice(0, -4)) }),
+        /cut short/,
+      ],
+      ['an odd number of bytes', () => ({ triangles: text(numbers(scan().triangles).slice(0, -3)) }), /cut short/],
+      [
+        'corners that are not in threes',
+        () => ({ triangles: text(numbers(scan().triangles).slice(0, -8)) }),
+        /cut short/,
+      ],
+      ['a place that is no number', () => ({ positions: floats((p) => void (p[40] = NaN)) }), /nowhere/],
+      ['a place beyond all bounds', () => ({ positions: floats((p) => void (p[40] = Infinity)) }), /nowhere/],
+      ['a corner there is not', () => ({ triangles: corners((t) => void (t[7] = 4e9)) }), /places it does not have/],
+      ['nothing in it', () => ({ positions: 'AAAA', triangles: 'AAAA' }), /cut short/],
+    ] as const)('with %s it is refused in words', (_, change, says) => {
+      const r = withScan(change());
+      expect(r.ok ? '' : r.problems.map((p) => p.says).join()).toMatch(says);
+    });
+  });
+
   it('damaged in the file it is refused, and nothing is lost', () => {
     const cut = { ...piece, form: { ...piece.form, scan: { ...piece.form.scan!, positions: '!!' } } };
     const r = readPiece(structuredClone(cut));

@@ -5,6 +5,7 @@
 import { buildEdges, checkSurface, flatExtent, type Mesh } from '@/core/geometry/mesh';
 import type { Skin } from '@/core/geometry/polygonise';
 import { vertexNormals } from '@/core/geometry/repair';
+import { scanContent, toText, type ScanContent } from '@/core/piece/scan-content';
 import type { Part, Piece } from '@/core/piece/schema';
 
 export type Scan = NonNullable<Piece['form']['scan']>;
@@ -38,19 +39,6 @@ export function uprightScan(mesh: Mesh, up: ScanWay, front: ScanWay): Mesh | nul
   const shift = [-(lo[0]! + hi[0]!) / 2, -lo[1]!, -(lo[2]! + hi[2]!) / 2];
   for (let v = 0; v < out.length; v++) out[v]! += shift[v % 3]!;
   return { positions: out, triangles: mesh.triangles };
-}
-
-function toText(bytes: Uint8Array): string {
-  let s = '';
-  for (let i = 0; i < bytes.length; i += 8192) s += String.fromCharCode(...bytes.subarray(i, i + 8192));
-  return btoa(s);
-}
-
-function fromText(text: string): ArrayBuffer {
-  const s = atob(text);
-  const out = new Uint8Array(s.length);
-  for (let i = 0; i < s.length; i++) out[i] = s.charCodeAt(i);
-  return out.buffer;
 }
 
 /**
@@ -102,17 +90,17 @@ export function formOfScan(
   };
 }
 
-/** The last scan read: a piece is written anew with every change, its scan stays the same. */
-let last: { readonly positions: string; readonly triangles: string; readonly mesh: Mesh } | null = null;
+/** The scan as a surface, made once for each. */
+const meshes = new WeakMap<ScanContent, Mesh>();
 
-/** Places and triangles of a kept scan, in thousandths of its length. @throws when they do not belong together */
+/** Places and triangles of a kept scan, in thousandths of its length. @throws when it is damaged, which reading a piece rules out */
 export function meshOfScan(scan: Scan): Mesh {
-  if (last && last.positions === scan.positions && last.triangles === scan.triangles) return last.mesh;
-  const positions = Float64Array.from(new Float32Array(fromText(scan.positions)));
-  const triangles = new Uint32Array(fromText(scan.triangles));
-  if (triangles.some((v) => v >= positions.length / 3)) throw new Error('the scan kept in the piece is damaged');
-  const mesh = { positions, triangles };
-  last = { positions: scan.positions, triangles: scan.triangles, mesh };
+  const content = scanContent(scan);
+  if (typeof content === 'string') throw new Error(content);
+  const held = meshes.get(content);
+  if (held) return held;
+  const mesh = { positions: Float64Array.from(content.positions), triangles: content.triangles };
+  meshes.set(content, mesh);
   return mesh;
 }
 

@@ -56,7 +56,9 @@ export function buildEdges(triangles: Uint32Array, vertexCount: number): Edges {
       const lo = u < v ? u : v;
       const hi = u < v ? v : u;
       let e = first[lo]!;
-      while (ends[2 * e + 1] !== hi) e++;
+      const past = first[lo + 1]!;
+      while (e < past && ends[2 * e + 1] !== hi) e++;
+      if (!(e < past)) throw new SurfaceError(`a triangle has corners that are none: ${lo}, ${hi}`);
       ofTriangle[t + k] = e;
       // The side says which way the triangle runs along the edge: slot 0 from low to high, slot 1 back.
       const slot = 2 * e + (u < v ? 0 : 1);

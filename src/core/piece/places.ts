@@ -14,7 +14,7 @@ const angleRange = z
 
 /** Places on the animal, kept relative to the parts so that they survive resizing and posing. */
 export const selectorSchema = z.strictObject({
-  parts: z.array(id('Part')).min(1, 'Choose at least one part'),
+  parts: z.array(id('Part')).min(1, 'Choose at least one part').max(60, 'There are not that many parts'),
   /** Share of the way along the part, 0 at its first end. */
   along: shareRange.optional(),
   /** Degrees round the part, 0 on top (in front, on an upright part), 180 underneath (behind). */

@@ -20,6 +20,7 @@ import { toPiece4 } from './upgrades/piece-4';
 import { toPiece5 } from './upgrades/piece-5';
 import { toPiece6 } from './upgrades/piece-6';
 import { toPiece7 } from './upgrades/piece-7';
+import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
 
 /** One thing wrong: where, in words, and what was expected. */
@@ -103,11 +104,13 @@ function readDocument<T>(
   } catch {
     return refuse(`This ${what} file of version ${doc.schema} is damaged: it cannot be brought up to date.`);
   }
-  const parsed = schema.safeParse(doc);
+  const parsed = schema.safeParse(doc, { error: plainWords });
   if (parsed.success) return { ok: true, value: parsed.data };
   return {
     ok: false,
-    problems: parsed.error.issues.slice(0, 20).map((i) => ({ where: inWords(doc, i.path), says: i.message })),
+    problems: parsed.error.issues
+      .slice(0, 20)
+      .map((i) => ({ where: readable(inWords(doc, i.path)), says: readable(i.message) })),
   };
 }
 

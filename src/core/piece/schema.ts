@@ -8,6 +8,7 @@ import { faceSchema, facePlaces } from './face';
 import { colour, id, measure, name, whole } from './fields';
 import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
+import { scanContent } from './scan-content';
 import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
@@ -114,16 +115,21 @@ const base64 = (what: string) =>
     .max(4_000_000, `${what} is too large`);
 
 /** A scan of an own base: places (Float32, x y z) and triangles (Uint32) as base64, in thousandths of its length. */
-const scanSchema = z.strictObject({
-  id: id('Scan'),
-  name: name('Name of the scan', 120),
-  /** What was scanned: the animal as it will be, or the core the coat comes onto. */
-  role: z.enum(['finished', 'core']),
-  /** What was done to make it sound, in words. */
-  report: z.array(z.string().max(200)).max(12),
-  positions: base64('The scan'),
-  triangles: base64('The scan'),
-});
+const scanSchema = z
+  .strictObject({
+    id: id('Scan'),
+    name: name('Name of the scan', 120),
+    /** What was scanned: the animal as it will be, or the core the coat comes onto. */
+    role: z.enum(['finished', 'core']),
+    /** What was done to make it sound, in words. */
+    report: z.array(z.string().max(200)).max(12),
+    positions: base64('The scan'),
+    triangles: base64('The scan'),
+  })
+  .superRefine((scan, ctx) => {
+    const content = scanContent(scan);
+    if (typeof content === 'string') ctx.addIssue({ code: 'custom', path: ['positions'], message: content });
+  });
 
 const onPicture = z.tuple([
   measure('Place across the picture', -1, 2, 'widths'),

@@ -289,10 +289,17 @@ function Numbers({ side, px, drawing }: { side: ChartSide; px: number; drawing: 
           const [x, y] = onChart(m.inHead, side);
           const lines =
             side === 'front'
-              ? [...(m.twinStraightMm !== null ? [`apart ${mm(m.twinStraightMm)}`, `thread ${mm(m.twinOverMm!)}`] : [])]
+              ? [
+                  ...(m.twinStraightMm !== null
+                    ? [
+                        `apart ${mm(m.twinStraightMm)}`,
+                        ...(m.twinOverMm !== null ? [`thread ${mm(m.twinOverMm)}`] : []),
+                      ]
+                    : []),
+                ]
               : [
                   `nose ${mm(m.noseStraightMm)}`,
-                  `thread ${mm(m.noseOverMm)}`,
+                  ...(m.noseOverMm !== null ? [`thread ${mm(m.noseOverMm)}`] : []),
                   ...(m.aboveEarLineMm !== null ? [`ear line ${mm(m.aboveEarLineMm)}`] : []),
                 ];
           const wide = Math.max(...lines.map((l) => l.length), 0) * size * 0.63;

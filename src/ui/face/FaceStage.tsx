@@ -286,7 +286,8 @@ function Answer() {
     const ear = at('ear-left');
     return ear ? (
       <>
-        {mm(ear.noseStraightMm)} from the nose by callipers, {mm(ear.noseOverMm)} by thread
+        {mm(ear.noseStraightMm)} from the nose by callipers
+        {ear.noseOverMm !== null && <>, {mm(ear.noseOverMm)} by thread</>}
         {ear.twinStraightMm !== null && <>; {mm(ear.twinStraightMm)} between them</>}.
       </>
     ) : (
@@ -313,7 +314,8 @@ function Answer() {
   }
   return eye ? (
     <>
-      {mm(face.eyes.sizeMm)} across, {mm(eye.noseStraightMm)} from the nose by callipers, {mm(eye.noseOverMm)} by thread
+      {mm(face.eyes.sizeMm)} across, {mm(eye.noseStraightMm)} from the nose by callipers
+      {eye.noseOverMm !== null && <>, {mm(eye.noseOverMm)} by thread</>}
       {eye.twinStraightMm !== null && <>; {mm(eye.twinStraightMm)} between the two</>}.
     </>
   ) : null;

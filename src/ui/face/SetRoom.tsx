@@ -67,11 +67,11 @@ export function SetRoom() {
               ...(p.stems?.longestMm
                 ? [{ label: 'longest that fits', value: q({ kind: 'fine', value: p.stems.longestMm }) }]
                 : []),
-              ...(p.stems?.touch
+              ...(p.stems?.gap
                 ? [
                     {
                       label: 'they touch at',
-                      value: Number.isFinite(p.stems.touch.value) ? <OpenedFigure figure={p.stems.touch} /> : 'never',
+                      value: p.stems.touch ? <OpenedFigure figure={p.stems.touch} /> : 'never',
                     },
                   ]
                 : []),

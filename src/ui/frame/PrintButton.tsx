@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useRef, useState } from 'react';
-import { fetchSheet, type SheetKind } from '@/desk/files';
+import { fetchSheet } from '@/desk/files';
+import type { SheetKind } from '@/sheets/make-sheet';
 import { say, useDesk } from '@/desk/store';
 
 export function PrintButton() {

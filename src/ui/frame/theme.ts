@@ -16,6 +16,9 @@ declare module '@mui/material/styles' {
 
 const type = 'var(--font-text), system-ui, sans-serif';
 
+/** Where the keyboard is. */
+const FOCUS = { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: '1px' } as const;
+
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data' },
   colorSchemes: {
@@ -74,6 +77,8 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 600, fontSize: 13 },
   },
   components: {
+    // The base of all buttons takes its outline away; whoever works by key must see where they are.
+    MuiButtonBase: { styleOverrides: { root: { '&:focus-visible, &.Mui-focusVisible': FOCUS } } },
     MuiButton: {
       defaultProps: { variant: 'outlined', size: 'small', disableElevation: true, disableRipple: true },
       styleOverrides: { root: { minHeight: 32, borderColor: 'var(--mui-palette-primary-main)' } },
@@ -87,14 +92,16 @@ export const theme = createTheme({
     MuiTooltip: { defaultProps: { describeChild: true } },
     MuiSlider: {
       defaultProps: { size: 'small' },
-      styleOverrides: { thumb: { width: 16, height: 16, boxShadow: 'none' } },
+      styleOverrides: {
+        thumb: { width: 16, height: 16, boxShadow: 'none', '&:focus-visible, &.Mui-focusVisible': FOCUS },
+      },
     },
     MuiLink: { defaultProps: { underline: 'always' } },
     MuiCssBaseline: {
       styleOverrides: {
         'html, body': { height: '100%' },
         body: { fontVariantNumeric: 'tabular-nums' },
-        ':focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: '1px' },
+        ':focus-visible': FOCUS,
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
         },

@@ -88,6 +88,7 @@ export interface EyePlan {
     readonly state: StemState;
     /** Only while both mirror each other. */
     readonly gap: Figure | null;
+    /** Null also where they never do. */
     readonly touch: Figure | null;
     readonly clearing: StemChoice | null;
     readonly longestMm: number | null;
@@ -279,6 +280,10 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
   const stock = s.cupboard.eyes.find((e) => e.id === s.face.eyes.stockId);
   const most = stock && stock.stemMm > 0 ? stock.stemMm : Math.max(stem.lengthMm, 30);
   const found = s.memo.keep('stems', [room, choice, most], tryStems);
+  const touch =
+    level && apart !== null
+      ? figure(stemsTouch, { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm })
+      : null;
   return {
     choice,
     ...found,
@@ -286,10 +291,7 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
       level && apart !== null
         ? figure(stemGap, { apart, long: stem.lengthMm, inward: stem.inDeg, down: stem.downDeg, thick: stem.thickMm })
         : null,
-    touch:
-      level && apart !== null
-        ? figure(stemsTouch, { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm })
-        : null,
+    touch: touch && Number.isFinite(touch.value) ? touch : null,
   };
 }
 

@@ -24,6 +24,8 @@ const GOLDEN = Math.PI * (3 - Math.sqrt(5));
  */
 export function seenShare(d: Dome, from: Vec3, hidden: (p: Vec3) => boolean): number {
   const R = d.radiusMm;
+  // Nothing of it stands out of its socket.
+  if (R <= 0) return 0;
   const h = Math.max(0.02 * R, Math.min(2 * R, d.outMm));
   const centre = add(d.at, scale(d.axis, d.outMm - R));
   const u = unit(cross(d.axis, Math.abs(d.axis[0]) < 0.9 ? [1, 0, 0] : [0, 1, 0]));

@@ -76,7 +76,7 @@ describe('measures on a head that is a ball', () => {
     for (const m of measured.slice(1)) {
       const p = marks.find((x) => x.mark === m.mark)!.at;
       expect(m.noseStraightMm).toBeCloseTo(norm(p), 9);
-      expect(Math.abs(m.noseOverMm / arc(p, [0, 0, 0]) - 1)).toBeLessThan(0.01);
+      expect(Math.abs(m.noseOverMm! / arc(p, [0, 0, 0]) - 1)).toBeLessThan(0.01);
       if (m.twinOverMm === null) continue;
       const q = marks.find(
         (x) => x.mark === m.mark.replace('left', '#').replace('right', 'left').replace('#', 'right'),

@@ -25,7 +25,7 @@ export interface Measured {
   /** In the frame of the head: left, up, forward of the tip of the nose. */
   readonly inHead: Vec3;
   readonly noseStraightMm: number;
-  readonly noseOverMm: number;
+  readonly noseOverMm: number | null;
   readonly twinStraightMm: number | null;
   readonly twinOverMm: number | null;
   /** Over the line from nose to ear; null without ears. */
@@ -35,8 +35,8 @@ export interface Measured {
 /** Straight distance is exact so near to the start, mm; further on the front is carried over the triangles. */
 const EXACT = 4;
 
-/** Distance over the skin at a place: within its triangle between those of the corners. */
-function overAt(head: Head, d: Float64Array, p: Vec3): number {
+/** Distance over the skin at a place: within its triangle between those of the corners; null where no way over the skin leads there. */
+function overAt(head: Head, d: Float64Array, p: Vec3): number | null {
   const { positions, triangles } = head.mesh;
   const v = nearestVertex(positions, p);
   let best = Infinity;
@@ -52,7 +52,7 @@ function overAt(head: Head, d: Float64Array, p: Vec3): number {
         nearestOf[2]! * d[triangles[t + 2]!]!;
     }
   }
-  return value;
+  return Number.isFinite(value) ? value : null;
 }
 
 export function measureMarks(head: Head, marks: readonly Mark[]): Measured[] {
