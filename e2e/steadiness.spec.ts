@@ -97,3 +97,50 @@ test('whoever works by key sees where they are: every stop of Tab shows itself',
   }
   expect(unseen).toEqual([]);
 });
+
+test('the graphics card lets go of the picture: it is said, all else goes on, and it is drawn again', async ({
+  desk: page,
+}) => {
+  await openDemo(page);
+  const picture = page.getByRole('img', { name: /Pine marten seen from/ });
+  await picture.locator('canvas').evaluate((c: HTMLCanvasElement) => {
+    c.getContext('webgl2')!.getExtension('WEBGL_lose_context')!.loseContext();
+  });
+  const said = page.getByText('The graphics card has let go of the 3D picture');
+  await expect(said).toBeVisible();
+  await settled(page);
+  await expect(docket(page)).toContainText('hem first');
+  await page.getByRole('button', { name: 'Draw it again' }).click();
+  await expect(said).toBeHidden();
+  await expect(picture.locator('canvas')).toBeVisible();
+  await settled(page);
+  // What was taken away lets go of its card a little later; the new picture stays.
+  await page.getByRole('link', { name: /Shade/ }).click();
+  await settled(page);
+  await expect(said).toBeHidden();
+});
+
+test('where the system decides the colours, what is chosen is told from what is not', async ({ desk: page }) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await openDemo(page);
+  const frame = (pressed: boolean) =>
+    page
+      .locator(`[data-picture] ~ * [aria-pressed="${pressed}"], [aria-pressed="${pressed}"]`)
+      .first()
+      .evaluate((e) => getComputedStyle(e).outlineStyle);
+  expect(await frame(true)).toBe('solid');
+  expect(await frame(false)).toBe('none');
+});
+
+test('after sheets are made whoever works by key is still at the button', async ({ desk: page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Print sheets' }).focus();
+  await page.keyboard.press('Enter');
+  const item = page.getByRole('menuitem', { name: /Cut list/ });
+  await expect(item).toBeVisible();
+  await item.focus();
+  const made = page.waitForEvent('download');
+  await item.press('Enter');
+  await made;
+  await expect(page.getByRole('button', { name: 'Print sheets' })).toBeFocused();
+});

@@ -14,8 +14,8 @@ const WHAT: Readonly<Record<string, string>> = {
 };
 
 /** A few names, the rest counted. */
-const few = (list: readonly string[]): string =>
-  list.slice(0, 4).map(shortened).join(', ') + (list.length > 4 ? ` and ${list.length - 4} more` : '');
+const few = (list: readonly string[], most = 4): string =>
+  list.slice(0, most).map(shortened).join(', ') + (list.length > most ? ` and ${list.length - most} more` : '');
 
 const LONGEST = 60;
 const shortened = (s: string): string => (s.length > LONGEST ? `${s.slice(0, LONGEST)}…` : s);
@@ -31,7 +31,7 @@ export function plainWords(issue: z.core.$ZodRawIssue): string {
         ? `is of a kind this program does not know (${issue.discriminator})`
         : 'is of none of the kinds it may be';
     case 'invalid_value':
-      return `must be ${few(issue.values.map(String)).replace(/, (?=[^,]*$)/, ' or ')}`;
+      return `must be ${few(issue.values.map(String), 12).replace(/, (?=[^,]*$)/, ' or ')}`;
     case 'unrecognized_keys':
       return `has fields this program does not know: ${few(issue.keys)}`;
     case 'too_big':

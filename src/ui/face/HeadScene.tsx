@@ -1,12 +1,13 @@
 'use client';
 /** One small picture of the head: skin, areas in their colours or with fur, and the face. */
-import { Canvas, useThree } from '@react-three/fiber';
+import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import { outOfHead } from '@/core/face/head/head';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
 import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
+import { LastingCanvas } from '@/ui/pictures/LastingCanvas';
 import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
 import { BARE, surface, useFreed } from '@/ui/pictures/turntable-geometry';
@@ -39,15 +40,7 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
   const fur = view.overlay === 'fur';
   const shown = useMemo(() => ({ ...view, overlay: fur ? ('fur' as const) : ('colour' as const) }), [view, fur]);
   return (
-    <Canvas
-      orthographic
-      flat
-      frameloop="demand"
-      dpr={software || few ? 1 : [1, 2]}
-      gl={{ antialias: !software && !few, alpha: true, powerPreference: 'low-power' }}
-      camera={{ near: 0.1, far: 10_000 }}
-      style={{ position: 'absolute', inset: 0 }}
-    >
+    <LastingCanvas coarse={software || few}>
       <Rig view={place} perMm={perMm} plan={plan} at={at} />
       <Skin plan={plan} />
       {plan.coat.areas.map(
@@ -75,7 +68,7 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
         />
       )}
       <Settled awaited={awaited} />
-    </Canvas>
+    </LastingCanvas>
   );
 }
 

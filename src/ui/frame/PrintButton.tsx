@@ -14,7 +14,7 @@ export function PrintButton() {
   const hasFace = useDesk((s) => s.piece?.face != null);
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    const open = () => setAt(button.current);
+    const open = () => button.current?.getAttribute('aria-disabled') !== 'true' && setAt(button.current);
     document.addEventListener('fond-badger:print', open);
     return () => document.removeEventListener('fond-badger:print', open);
   }, []);
@@ -35,10 +35,11 @@ export function PrintButton() {
     <>
       <Button
         ref={button}
-        onClick={(e) => setAt(e.currentTarget)}
+        onClick={(e) => !busy && setAt(e.currentTarget)}
         aria-haspopup="menu"
         aria-expanded={at !== null}
-        disabled={busy}
+        // Not switched off: whoever works by key would lose their place.
+        aria-disabled={busy}
       >
         {busy ? 'Making sheets' : 'Print sheets'}
       </Button>

@@ -16,6 +16,14 @@ declare module '@mui/material/styles' {
 
 const type = 'var(--font-text), system-ui, sans-serif';
 
+/** Where the system decides the colours, what is chosen is told by its frame. */
+const CHOSEN = [
+  '[aria-pressed="true"]',
+  '[aria-selected="true"]',
+  '[aria-current]:not([aria-current="false"])',
+] as const;
+const FRAMED = { outline: '3px solid Highlight', outlineOffset: '-4px' } as const;
+
 /** Where the keyboard is. */
 const FOCUS = { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: '1px' } as const;
 
@@ -78,7 +86,14 @@ export const theme = createTheme({
   },
   components: {
     // The base of all buttons takes its outline away; whoever works by key must see where they are.
-    MuiButtonBase: { styleOverrides: { root: { '&:focus-visible, &.Mui-focusVisible': FOCUS } } },
+    MuiButtonBase: {
+      styleOverrides: {
+        root: {
+          '&:focus-visible, &.Mui-focusVisible': FOCUS,
+          '@media (forced-colors: active)': { [CHOSEN.map((c) => `&${c}`).join(', ')]: FRAMED },
+        },
+      },
+    },
     MuiButton: {
       defaultProps: { variant: 'outlined', size: 'small', disableElevation: true, disableRipple: true },
       styleOverrides: { root: { minHeight: 32, borderColor: 'var(--mui-palette-primary-main)' } },
@@ -102,6 +117,7 @@ export const theme = createTheme({
         'html, body': { height: '100%' },
         body: { fontVariantNumeric: 'tabular-nums' },
         ':focus-visible': FOCUS,
+        '@media (forced-colors: active)': { [CHOSEN.join(', ')]: FRAMED },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
         },

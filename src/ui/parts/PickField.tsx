@@ -3,12 +3,13 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
-import { useId } from 'react';
+import { useId, type ReactNode } from 'react';
 
 interface PickFieldProps {
   readonly label: string;
   readonly value: string;
-  readonly options: readonly { readonly value: string; readonly says: string }[];
+  /** What is taken, in words; what the list shows of it, where that is more. */
+  readonly options: readonly { readonly value: string; readonly says: string; readonly shows?: ReactNode }[];
   /** Shown while nothing of the list is taken. */
   readonly empty?: string;
   readonly disabled?: boolean;
@@ -41,8 +42,8 @@ export function PickField({ label, value, options, empty = 'Choose', disabled = 
         sx={{ fontSize: 13, minWidth: 0 }}
       >
         {options.map((o) => (
-          <MenuItem key={o.value} value={o.value} sx={{ fontSize: 13 }}>
-            {o.says}
+          <MenuItem key={o.value} value={o.value} sx={{ gap: 1.5, fontSize: 13 }}>
+            {o.shows ?? o.says}
           </MenuItem>
         ))}
       </Select>

@@ -1,6 +1,6 @@
 'use client';
 /** What stands on the turntable, drawn with three.js: skin, areas, rows, lie, cover, fur. Redrawn only when asked. */
-import { Canvas, useThree } from '@react-three/fiber';
+import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import * as THREE from 'three';
 import type { Strands } from '@/core/shade/layers/strands';
@@ -12,6 +12,7 @@ import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
 import { FaceOnAnimal } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
+import { LastingCanvas } from './LastingCanvas';
 import { Awaited, Settled } from './Settled';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, MARK, surface, useFreed } from './turntable-geometry';
@@ -41,6 +42,8 @@ interface SceneProps {
 // The renderer's own timer still uses a clock that three.js has announced to replace; nothing here depends on it.
 THREE.setConsoleFunction((level, message, ...rest: unknown[]) => {
   if (String(message).startsWith('THREE.Clock')) return;
+  // A card that has let go already need not be told to let go.
+  if (String(message).includes('WEBGL_lose_context')) return;
   console[level as 'log' | 'warn' | 'error'](message, ...rest);
 });
 
@@ -49,19 +52,10 @@ const STRANDS = { plain: 2_500, software: 26_000, card: 110_000 } as const;
 
 export function TurntableScene(p: SceneProps) {
   return (
-    <Canvas
-      orthographic
-      flat
-      frameloop="demand"
-      dpr={p.software || p.few ? 1 : [1, 2]}
-      gl={{ antialias: !p.software && !p.few, alpha: true, powerPreference: 'low-power' }}
-      camera={{ near: 0.1, far: 10_000 }}
-      style={{ position: 'absolute', inset: 0 }}
-      onCreated={({ gl }) => void (gl.localClippingEnabled = true)}
-    >
+    <LastingCanvas coarse={p.software || p.few} onCreated={({ gl }) => void (gl.localClippingEnabled = true)}>
       <Rig view={p.view} perMm={p.perMm} plan={p.plan} />
       <Animal {...p} />
-    </Canvas>
+    </LastingCanvas>
   );
 }
 

@@ -8,11 +8,10 @@ import type { Bows } from '@/core/piece/coat';
 import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, degrees, mm, say, share } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { coverFigure, coverOf, overlap, WELL, type FurLay } from '@/core/coat/cover/cover';
-import { slantFigure } from '@/core/coat/cover/cover-slant';
+import { coverOf, WELL, type FurLay } from '@/core/coat/cover/cover';
 import { edgeOf } from '@/core/coat/cover/enough';
-import { arealMass, fibresPerMm } from '@/core/wool/fibre';
-import { cutOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { arealMass } from '@/core/wool/fibre';
+import { cutOf, hidesOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
 import { half } from '@/core/coat/techniques/half';
 import { foldedCut, furLoft, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
@@ -95,17 +94,9 @@ const layOf = ({ spec, lot, hand, habit }: Spec<Bows>): FurLay => ({
 
 function look(s: Spec<Bows>): Look {
   const lay = layOf(s);
-  const ends = fibresPerMm.of({ lay: lay.layMgCm, length: lay.lengthMm, fineness: lay.finenessUm, cv: lay.finenessCv });
   const areal = figure(arealMass, { lay: lay.layMgCm, spacing: lay.spacingMm });
   return {
-    cover: coverFigure(lay),
-    slant: slantFigure(
-      (ends * lay.finenessUm) / 1000,
-      overlap.of({ length: lay.lengthMm, lift: lay.liftDeg, spacing: lay.spacingMm }),
-      lay.liftDeg,
-      lay.kappa,
-      lay.unevenness,
-    ),
+    ...hidesOf(lay),
     areal,
     loft: figure(furLoft, {
       length: lay.lengthMm,

@@ -9,23 +9,14 @@ import type { FoldOver } from '@/core/piece/coat';
 import type { Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import {
-  coverFigure,
-  coverOf,
-  coversWell,
-  LEAST_OVERLAP,
-  overlap,
-  rowCover,
-  SCATTER,
-  tuftedCover,
-} from '@/core/coat/cover/cover';
-import { slantFigure } from '@/core/coat/cover/cover-slant';
-import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import { coverOf, coversWell, LEAST_OVERLAP, overlap, rowCover, SCATTER, tuftedCover } from '@/core/coat/cover/cover';
+import { arealMass } from '@/core/wool/fibre';
 import {
   type FoldOverFigures,
   SHARES,
   cutOf,
   furLayOf,
+  hidesOf,
   lengthAt,
   longestLength,
   overOf,
@@ -78,24 +69,11 @@ function loftAt(s: Spec<FoldOver>, share: number): Figure {
 
 function look(s: Spec<FoldOver>): Look {
   const worst = worstLay(s);
-  const ends = fibresPerMm.of({
-    lay: worst.layMgCm,
-    length: worst.lengthMm,
-    fineness: worst.finenessUm,
-    cv: worst.finenessCv,
-  });
   // In a word the loft of the longest place; the core gives way place by place.
   const longest = (s.spec.topLengthMm ?? 0) > s.spec.lengthMm ? 1 : 0;
   const areal = figure(arealMass, { lay: s.spec.layMgCm * s.habit, spacing: s.spec.spacingMm });
   return {
-    cover: coverFigure(worst),
-    slant: slantFigure(
-      (ends * worst.finenessUm) / 1000,
-      overlap.of({ length: worst.lengthMm, lift: worst.liftDeg, spacing: worst.spacingMm }),
-      worst.liftDeg,
-      worst.kappa,
-      worst.unevenness,
-    ),
+    ...hidesOf(worst),
     areal,
     loft: loftAt(s, longest),
     takesMgCm2: (areal.value * cutOf(s.spec.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * s.spec.lengthMm),
