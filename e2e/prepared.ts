@@ -53,13 +53,16 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
           name,
           version,
           stores,
-        }: { name: string; version: number; stores: readonly { name: string; keyPath?: string }[] },
+        }: { name: string; version: number; stores: readonly { name: string; keyPath?: string | readonly string[] }[] },
         records: readonly (readonly [store: string, value: unknown, key?: string])[],
       ) => {
         const asked = indexedDB.open(name, version);
         asked.onupgradeneeded = () => {
           for (const s of stores) {
-            asked.result.createObjectStore(s.name, s.keyPath === undefined ? {} : { keyPath: s.keyPath });
+            asked.result.createObjectStore(
+              s.name,
+              s.keyPath === undefined ? {} : { keyPath: s.keyPath as string | string[] },
+            );
           }
         };
         await new Promise((done, fail) => {

@@ -214,6 +214,28 @@ test('twenty prints at once: some are made, the others told to come again, and e
   expect(slowest.ms).toBeLessThan(5000);
 });
 
+test('the server says that it is there, and every route carries what keeps it safe', async ({ request }) => {
+  const health = await request.get('/api/health');
+  expect(await health.json()).toEqual({ ok: true });
+  for (const path of [
+    '/',
+    '/cupboard',
+    '/handbook',
+    '/settings',
+    '/piece/x/coat',
+    '/nowhere',
+    '/api/health',
+    '/api/sheets',
+  ]) {
+    const headers = (await request.get(path)).headers();
+    expect(headers['x-content-type-options'], path).toBe('nosniff');
+    expect(headers['referrer-policy'], path).toBe('no-referrer');
+    expect(headers['permissions-policy'], path).toContain('camera=()');
+    expect(headers['content-security-policy'], path).toContain("default-src 'self'");
+    expect(headers['x-powered-by'], path).toBeUndefined();
+  }
+});
+
 test('pages carry a strict policy: no eval, own origin only', async ({ request }) => {
   const csp = (await request.get('/')).headers()['content-security-policy']!;
   expect(csp).toContain("default-src 'self'");

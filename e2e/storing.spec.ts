@@ -172,3 +172,72 @@ test('an open window does not keep a newer program from taking the store further
   await spacing.blur();
   await expect(page.getByRole('alert').filter({ hasText: 'a newer Fond Badger has been here' })).toBeVisible();
 });
+
+test('earlier states of a piece are kept now and then: put beside it, or gone back to and from there', async ({
+  desk: page,
+}) => {
+  await openDemo(page);
+  const was = (await stored(page, 'pieces', 'pine-marten')) as { id: string; doc: object; savedAt: string };
+  // It was stored an hour ago.
+  await stored(page, 'pieces', 'pine-marten', { ...was, savedAt: new Date(Date.now() - 3_600_000).toISOString() });
+  await page.reload();
+  await settled(page);
+  const spacing = docket(page).getByRole('textbox', { name: 'Row spacing' });
+  const first = await spacing.inputValue();
+  await spacing.fill('4.5');
+  await spacing.blur();
+  await saved(page);
+  // How it was an hour ago is kept, and how it was after that; a moment later nothing more.
+  for (const next of ['4.2', '4.1', '4']) {
+    await spacing.fill(next);
+    await spacing.blur();
+    await saved(page);
+  }
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('button', { name: 'Earlier states of Pine marten' }).click();
+  const list = page.getByRole('dialog').getByRole('list', { name: 'Earlier states' });
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await accessible(page);
+  await list
+    .getByRole('button', { name: /^Put the state/ })
+    .last()
+    .click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Open Pine marten \(/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Earlier states of Pine marten', exact: true }).click();
+  await list
+    .getByRole('button', { name: /^Go back/ })
+    .last()
+    .click();
+  await page.getByRole('button', { name: 'Open Pine marten', exact: true }).click();
+  await settled(page);
+  await expect(spacing).toHaveValue(first);
+  // How it was until then is kept as well.
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('button', { name: 'Earlier states of Pine marten', exact: true }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await list
+    .getByRole('button', { name: /^Go back/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Open Pine marten', exact: true }).click();
+  await settled(page);
+  await expect(spacing).toHaveValue('4');
+});
+
+test('a piece taken off the shelf can be put back long after, or let go for good', async ({ desk: page }) => {
+  await openDemo(page);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Remove Pine marten' }).click();
+  await page.reload();
+  const gone = page.getByRole('region', { name: 'Taken off the shelf' });
+  await gone.getByRole('button', { name: 'Put Pine marten back on the shelf' }).click();
+  await expect(page.getByRole('button', { name: 'Remove Pine marten' })).toBeVisible();
+  await expect(gone).toBeHidden();
+  await page.getByRole('button', { name: 'Remove Pine marten' }).click();
+  await gone.getByRole('button', { name: 'Let Pine marten go for good' }).click();
+  await expect(gone).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Demo pieces' })).toBeVisible();
+  await expect(gone).toBeHidden();
+});

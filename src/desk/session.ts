@@ -10,7 +10,17 @@ import { PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 import { demoCupboard } from './demo';
 import { Keeper, type Edit, type Lost } from './keeper';
 import { defaultSettings, settingsSchema, type Settings } from './settings';
-import { inWords, listen, loadPiece, loadThing, placeOfPiece, placeOfThing, saveThing } from './storage';
+import {
+  goBackTo,
+  inWords,
+  listen,
+  loadPiece,
+  loadThing,
+  placeOfPiece,
+  placeOfThing,
+  saveThing,
+  type EarlierState,
+} from './storage';
 import { endGesture, forgetHistory, onEdit, say, useDesk, type Unread } from './store';
 import { defaultView, viewSchema } from './view';
 
@@ -253,6 +263,12 @@ export async function putPieceBack(): Promise<void> {
   } catch (e) {
     say(`It could not be put back: ${inWords(e)}.`);
   }
+}
+
+/** Goes back to an earlier state of a piece, on the desk of this window too. */
+export async function goBack(state: Pick<EarlierState, 'id' | 'doc'>): Promise<void> {
+  await goBackTo(state);
+  await pieces.get(state.id)?.heard();
 }
 
 /** Tries again at once to store what could not be stored. */

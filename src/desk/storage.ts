@@ -7,6 +7,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Piece } from '@/core/piece/schema';
 import { readPiece, type Problem } from '@/core/piece/read';
 import { dropKept } from './kept-plans';
+import { APART, thinned } from './earlier';
 import type { Place } from './keeper';
 
 interface Stored {
@@ -15,8 +16,16 @@ interface Stored {
   readonly savedAt: string;
 }
 
+/** A piece as it was at a time; of one that was taken off the shelf the last is how it was then. */
+export interface EarlierState {
+  readonly id: string;
+  readonly at: string;
+  readonly doc: unknown;
+}
+
 interface Database extends DBSchema {
   pieces: { key: string; value: Stored };
+  states: { key: [id: string, at: string]; value: EarlierState };
   things: { key: string; value: unknown };
   /** Photographs by piece and name; they stay in this browser. */
   pictures: { key: string; value: Blob };
@@ -35,11 +44,12 @@ export interface ShelfEntry {
 /** The stores of the database, each with the version that brought it. */
 export const DATABASE = {
   name: 'fond-badger',
-  version: 2,
+  version: 3,
   stores: [
     { name: 'pieces', since: 1, keyPath: 'id' },
     { name: 'things', since: 1 },
     { name: 'pictures', since: 2 },
+    { name: 'states', since: 3, keyPath: ['id', 'at'] },
   ],
 } as const;
 let database: Promise<IDBPDatabase<Database>> | null = null;
@@ -48,7 +58,8 @@ function db(): Promise<IDBPDatabase<Database>> {
   database ??= openDB<Database>(DATABASE.name, DATABASE.version, {
     upgrade(d, from) {
       for (const s of DATABASE.stores) {
-        if (from < s.since) d.createObjectStore(s.name, 'keyPath' in s ? { keyPath: s.keyPath } : {});
+        if (from < s.since)
+          d.createObjectStore(s.name, 'keyPath' in s ? { keyPath: s.keyPath as string | string[] } : {});
       }
     },
     // A newer program wants to take the store further: it is let go, and this window writes nothing more.
@@ -92,32 +103,55 @@ export function listen(hear: (word: Word) => void): () => void {
   return () => c.removeEventListener('message', on);
 }
 
-/** Reads and writes in one go: no other window comes between. Done when it is on the disk. */
-async function inOne<S extends 'pieces' | 'things'>(
-  store: S,
-  key: string,
-  work: (raw: Database[S]['value'] | undefined) => Database[S]['value'] | undefined,
-): Promise<boolean> {
+/** Done when it is on the disk. @throws in a maker's words */
+async function onDisk<T>(work: (d: IDBPDatabase<Database>) => Promise<T>): Promise<T> {
   try {
-    const tx = (await db()).transaction(store, 'readwrite', { durability: 'strict' });
-    const put = work(await tx.store.get(key));
-    if (put !== undefined) void tx.store.put(put, store === 'things' ? key : undefined);
-    await tx.done;
-    return put !== undefined;
+    return await work(await db());
   } catch (e) {
     throw new Error(inWords(e));
   }
 }
 
-/** Where a piece is stored. @param savedAt told with every write */
+const AS_ONE = { durability: 'strict' } as const;
+const ofPiece = (id: string) => IDBKeyRange.bound([id, ''], [id, '\uffff']);
+
+/**
+ * Reads a piece and writes what is made of it in one go: no other window comes between. How it was is kept now and then.
+ * @param always how it was is kept whenever that was
+ * @returns when it was stored, or null where it was left as it is
+ */
+const changePiece = (id: string, work: (doc: unknown) => unknown, always = false): Promise<string | null> =>
+  onDisk(async (d) => {
+    const tx = d.transaction(['pieces', 'states'], 'readwrite', AS_ONE);
+    const [pieces, states] = [tx.objectStore('pieces'), tx.objectStore('states')];
+    const raw = await pieces.get(id);
+    const doc = work(raw?.doc);
+    if (doc === undefined) {
+      await tx.done;
+      return null;
+    }
+    const savedAt = new Date().toISOString();
+    void pieces.put({ id, doc, savedAt });
+    if (raw) {
+      const times = (await states.getAllKeys(ofPiece(id))).map(([, at]) => at);
+      const last = times.length > 0 ? Date.parse(times[times.length - 1]!) : -Infinity;
+      const mark = Date.parse(raw.savedAt);
+      if (always || mark - last >= APART) {
+        void states.put({ id, at: raw.savedAt, doc: raw.doc });
+        const all = [...new Set([...times, raw.savedAt])];
+        const gone = new Set(thinned(all.map(Date.parse), Date.now()));
+        for (const at of all) if (gone.has(Date.parse(at))) void states.delete([id, at]);
+      }
+    }
+    await tx.done;
+    return savedAt;
+  });
+
+/** Where a piece is stored. @param saved told with every write */
 export const placeOfPiece = (id: string, saved: (at: string) => void): Place => ({
   async change(work) {
-    const at = new Date().toISOString();
-    const wrote = await inOne('pieces', id, (raw) => {
-      const doc = work(raw?.doc);
-      return doc === undefined ? undefined : { id, doc, savedAt: at };
-    });
-    if (!wrote) return;
+    const at = await changePiece(id, work);
+    if (at === null) return;
     saved(at);
     tell({ says: 'piece-saved', id });
   },
@@ -126,7 +160,14 @@ export const placeOfPiece = (id: string, saved: (at: string) => void): Place => 
 /** Where the cupboard or the hand is stored. */
 export const placeOfThing = (name: string): Place => ({
   async change(work) {
-    if (await inOne('things', name, work)) tell({ says: 'thing-saved', name });
+    const wrote = await onDisk(async (d) => {
+      const tx = d.transaction('things', 'readwrite', AS_ONE);
+      const put = work(await tx.store.get(name));
+      if (put !== undefined) void tx.store.put(put, name);
+      await tx.done;
+      return put !== undefined;
+    });
+    if (wrote) tell({ says: 'thing-saved', name });
   },
 });
 
@@ -140,11 +181,46 @@ export async function putBack(entry: Pick<ShelfEntry, 'id' | 'raw'>): Promise<vo
   await placeOfPiece(entry.id, () => undefined).change(() => entry.raw);
 }
 
+/** Takes a piece off the shelf; how it was is kept, so that it can be put back later too. */
 export async function removePiece(id: string): Promise<void> {
-  await (await db()).delete('pieces', id);
+  await onDisk(async (d) => {
+    const tx = d.transaction(['pieces', 'states'], 'readwrite', AS_ONE);
+    const raw = await tx.objectStore('pieces').get(id);
+    if (raw) void tx.objectStore('states').put({ id, at: raw.savedAt, doc: raw.doc });
+    void tx.objectStore('pieces').delete(id);
+    await tx.done;
+  });
   await dropKept(id);
   tell({ says: 'piece-saved', id });
 }
+
+/** Earlier states of a piece, newest first; those that can be read. */
+export async function loadEarlier(id: string): Promise<(EarlierState & { readonly piece: Piece })[]> {
+  const all = await onDisk((d) => d.getAll('states', ofPiece(id)));
+  return all.reverse().flatMap((s) => {
+    const read = readPiece(s.doc);
+    return read.ok ? [{ ...s, piece: read.value }] : [];
+  });
+}
+
+/** Stores a piece as it was at a time; how it is now is kept. */
+export async function goBackTo({ id, doc }: Pick<EarlierState, 'id' | 'doc'>): Promise<void> {
+  await changePiece(id, () => doc, true);
+  tell({ says: 'piece-saved', id });
+}
+
+/** Pieces that were taken off the shelf and can be put back: how each was last, newest first. */
+export async function loadRemoved(): Promise<EarlierState[]> {
+  return onDisk(async (d) => {
+    const there = new Set(await d.getAllKeys('pieces'));
+    const last = new Map<string, EarlierState>();
+    for (const s of await d.getAll('states')) if (!there.has(s.id)) last.set(s.id, s);
+    return [...last.values()].sort((a, b) => b.at.localeCompare(a.at));
+  });
+}
+
+/** Lets go of all that is kept of a piece that was taken off the shelf. */
+export const forgetRemoved = (id: string): Promise<void> => onDisk((d) => d.delete('states', ofPiece(id)));
 
 function entry(raw: Stored): ShelfEntry {
   const read = readPiece(raw.doc);

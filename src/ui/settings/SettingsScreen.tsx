@@ -13,6 +13,7 @@ import { editHand, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
+import { KeptHere } from './KeptHere';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
 type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes'>;
@@ -57,75 +58,78 @@ export function SettingsScreen() {
     <PlainPage title="Settings" busy={!ready && !failed}>
       {ready && (
         <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
-          <Box
-            component="section"
-            aria-labelledby="s-units"
-            sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, display: 'grid', gap: 2 }}
-          >
-            <Typography id="s-units" variant="h2">
-              Units and paper
-            </Typography>
-            <TextField
-              select
-              label="Lengths"
-              value={settings.length}
-              onChange={(e) => set({ length: e.target.value as Settings['length'] })}
+          <Box sx={{ display: 'grid', gap: 3 }}>
+            <Box
+              component="section"
+              aria-labelledby="s-units"
+              sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, display: 'grid', gap: 2 }}
             >
-              <MenuItem value="mm">Millimetres</MenuItem>
-              <MenuItem value="in">Inches, in sixteenths</MenuItem>
-            </TextField>
-            <TextField
-              select
-              label="Weights"
-              value={settings.mass}
-              onChange={(e) => set({ mass: e.target.value as Settings['mass'] })}
-            >
-              <MenuItem value="g">Grams</MenuItem>
-              <MenuItem value="oz">Ounces</MenuItem>
-            </TextField>
-            <TextField
-              label="Sign for money"
-              value={settings.currency}
-              onChange={(e) => set({ currency: e.target.value.slice(0, 4) })}
-            />
-            <TextField
-              select
-              label="Paper"
-              value={settings.paper}
-              onChange={(e) => set({ paper: e.target.value as Settings['paper'] })}
-            >
-              <MenuItem value="a4">A4</MenuItem>
-              <MenuItem value="letter">Letter</MenuItem>
-            </TextField>
-            <TextField
-              select
-              label="Picture of the animal"
-              value={settings.picture}
-              onChange={(e) => set({ picture: e.target.value as Settings['picture'] })}
-              helperText="Plain is quicker to turn on a slow machine. Figures, charts and sheets are the same."
-            >
-              <MenuItem value="whole">Whole, with all its fur</MenuItem>
-              <MenuItem value="plain">Plain, with few strands</MenuItem>
-            </TextField>
-            <TextField
-              select
-              label="Shape of the animal"
-              value={settings.shape}
-              onChange={(e) => set({ shape: e.target.value as Settings['shape'] })}
-              helperText="Coarsely is quicker on a slow machine, on screen and on paper. Lengths and wool differ by a percent or two; very small areas, as rims of eyes, may be left out."
-            >
-              <MenuItem value="fine">Worked out finely</MenuItem>
-              <MenuItem value="coarse">Worked out coarsely</MenuItem>
-            </TextField>
-            <TextField
-              select
-              label="Surround"
-              value={mode ?? 'light'}
-              onChange={(e) => setMode(e.target.value as 'light' | 'dark')}
-            >
-              <MenuItem value="light">Light grey</MenuItem>
-              <MenuItem value="dark">Dim grey</MenuItem>
-            </TextField>
+              <Typography id="s-units" variant="h2">
+                Units and paper
+              </Typography>
+              <TextField
+                select
+                label="Lengths"
+                value={settings.length}
+                onChange={(e) => set({ length: e.target.value as Settings['length'] })}
+              >
+                <MenuItem value="mm">Millimetres</MenuItem>
+                <MenuItem value="in">Inches, in sixteenths</MenuItem>
+              </TextField>
+              <TextField
+                select
+                label="Weights"
+                value={settings.mass}
+                onChange={(e) => set({ mass: e.target.value as Settings['mass'] })}
+              >
+                <MenuItem value="g">Grams</MenuItem>
+                <MenuItem value="oz">Ounces</MenuItem>
+              </TextField>
+              <TextField
+                label="Sign for money"
+                value={settings.currency}
+                onChange={(e) => set({ currency: e.target.value.slice(0, 4) })}
+              />
+              <TextField
+                select
+                label="Paper"
+                value={settings.paper}
+                onChange={(e) => set({ paper: e.target.value as Settings['paper'] })}
+              >
+                <MenuItem value="a4">A4</MenuItem>
+                <MenuItem value="letter">Letter</MenuItem>
+              </TextField>
+              <TextField
+                select
+                label="Picture of the animal"
+                value={settings.picture}
+                onChange={(e) => set({ picture: e.target.value as Settings['picture'] })}
+                helperText="Plain is quicker to turn on a slow machine. Figures, charts and sheets are the same."
+              >
+                <MenuItem value="whole">Whole, with all its fur</MenuItem>
+                <MenuItem value="plain">Plain, with few strands</MenuItem>
+              </TextField>
+              <TextField
+                select
+                label="Shape of the animal"
+                value={settings.shape}
+                onChange={(e) => set({ shape: e.target.value as Settings['shape'] })}
+                helperText="Coarsely is quicker on a slow machine, on screen and on paper. Lengths and wool differ by a percent or two; very small areas, as rims of eyes, may be left out."
+              >
+                <MenuItem value="fine">Worked out finely</MenuItem>
+                <MenuItem value="coarse">Worked out coarsely</MenuItem>
+              </TextField>
+              <TextField
+                select
+                label="Surround"
+                value={mode ?? 'light'}
+                onChange={(e) => setMode(e.target.value as 'light' | 'dark')}
+              >
+                <MenuItem value="light">Light grey</MenuItem>
+                <MenuItem value="dark">Dim grey</MenuItem>
+              </TextField>
+            </Box>
+            <KeptHere />
           </Box>
           <Box
             component="section"

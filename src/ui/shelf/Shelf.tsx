@@ -12,14 +12,26 @@ import type { Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { demoPieces, withDemoLots } from '@/desk/demo';
 import { freshId, openPieceFile, savePieceFile, saveRecordFile } from '@/desk/files';
-import { listen, loadPiece, loadShelf, putBack, removePiece, savePiece, type ShelfEntry } from '@/desk/storage';
+import {
+  listen,
+  loadPiece,
+  loadRemoved,
+  loadShelf,
+  putBack,
+  removePiece,
+  savePiece,
+  type EarlierState,
+  type ShelfEntry,
+} from '@/desk/storage';
 import { editCupboard } from '@/desk/store';
 import { FileButton } from '@/ui/parts/FileButton';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EarlierStates } from './EarlierStates';
 import { NewPieceDialog } from './NewPieceDialog';
 import { PieceOutline } from './PieceOutline';
+import { TakenOff } from './TakenOff';
 
 export function Shelf() {
   const { ready, failed } = useReady();
@@ -27,12 +39,17 @@ export function Shelf() {
   const [entries, setEntries] = useState<ShelfEntry[] | null>(null);
   const [refused, setRefused] = useState<{ file: string; problems: readonly Problem[] } | null>(null);
   const [making, setMaking] = useState(false);
+  const [earlierOf, setEarlierOf] = useState<Piece | null>(null);
+  const [gone, setGone] = useState<readonly EarlierState[]>([]);
   const [removed, setRemoved] = useState<ShelfEntry | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
 
   const refresh = useCallback(() => {
-    loadShelf()
-      .then(setEntries)
+    Promise.all([loadShelf(), loadRemoved()])
+      .then(([shelf, off]) => {
+        setEntries(shelf);
+        setGone(off);
+      })
       .catch((e: unknown) => setTrouble(e instanceof Error ? e.message : String(e)));
   }, []);
   useEffect(() => {
@@ -123,6 +140,13 @@ export function Shelf() {
                     >
                       Save to file
                     </Button>
+                    <Button
+                      variant="text"
+                      onClick={() => setEarlierOf(e.piece)}
+                      aria-label={`Earlier states of ${e.piece.name}`}
+                    >
+                      Earlier
+                    </Button>
                   </>
                 )}
                 {!e.piece && (
@@ -176,7 +200,9 @@ export function Shelf() {
           </Box>
         </Box>
       )}
+      {gone.length > 0 && <TakenOff list={gone} onChange={refresh} />}
       {making && <NewPieceDialog onClose={() => setMaking(false)} />}
+      {earlierOf && <EarlierStates piece={earlierOf} onClose={() => setEarlierOf(null)} onChange={refresh} />}
       <Snackbar
         open={removed !== null}
         autoHideDuration={15_000}
