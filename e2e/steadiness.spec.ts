@@ -1,5 +1,14 @@
 import { docket, expect, openDemo, settled, test } from './desk';
 
+/** Every screen there is, with a piece on the desk. */
+const SCREENS: readonly string[] = [
+  '/',
+  ...['form', 'coat', 'shade', 'face', 'needles', 'order', 'bench', 'log'].map((s) => `/piece/pine-marten/${s}`),
+  '/cupboard',
+  '/handbook',
+  '/settings',
+];
+
 test('nothing jumps while a screen appears', async ({ desk: page }) => {
   await page.addInitScript(() => {
     const w = window as unknown as { shifted: number };
@@ -12,13 +21,7 @@ test('nothing jumps while a screen appears', async ({ desk: page }) => {
   });
   const shifted = () => page.evaluate(() => (window as unknown as { shifted: number }).shifted);
   await openDemo(page);
-  for (const path of [
-    '/',
-    ...['form', 'coat', 'shade', 'face', 'needles', 'order', 'bench', 'log'].map((s) => `/piece/pine-marten/${s}`),
-    '/cupboard',
-    '/handbook',
-    '/settings',
-  ]) {
+  for (const path of SCREENS) {
     await page.goto(path);
     await settled(page);
     // Cumulative layout shift below 0.1 counts as good (Web Vitals); we want far less.
@@ -57,13 +60,7 @@ test('the whole way by keyboard: shelf, area, docket, remedy, bench', async ({ d
 test('whoever works by key sees where they are: every stop of Tab shows itself', async ({ desk: page }) => {
   await openDemo(page);
   const unseen: string[] = [];
-  for (const path of [
-    '/',
-    ...['form', 'coat', 'shade', 'face', 'needles', 'order', 'bench', 'log'].map((s) => `/piece/pine-marten/${s}`),
-    '/cupboard',
-    '/handbook',
-    '/settings',
-  ]) {
+  for (const path of SCREENS) {
     await page.goto(path);
     await settled(page);
     const seen = new Set<string>();

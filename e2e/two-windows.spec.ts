@@ -66,7 +66,7 @@ test('a piece taken off the shelf in one window does not come back with an edit 
   const other = await context.newPage();
   await other.goto('/');
   await other.getByRole('button', { name: 'Remove Pine marten' }).click();
-  const alert = page.getByRole('alert').filter({ hasText: 'taken off the shelf in another window' });
+  const alert = page.getByRole('alert').filter({ hasText: 'Pine marten was taken off the shelf' });
   await expect(alert).toBeVisible();
   await expect(field(page, 'Row spacing')).toBeDisabled();
   await accessible(page);

@@ -109,8 +109,13 @@ describe('a document that cannot be written to', () => {
     await a.keeper.flush();
     expect(a.lost).toBe('gone');
     expect(store.raw).toBeUndefined();
+    // Nothing is waited for that will not come.
+    expect(a.waiting).toBe(0);
     await a.keeper.restore();
     expect(have(store.raw, first)).toBe(1);
+    a.edit((c) => void (c.lots[1]!.haveG = 2));
+    await a.keeper.flush();
+    expect([have(store.raw, first), have(store.raw, second), a.waiting]).toEqual([1, 2, 0]);
   });
   it('written by a newer program is left as it is', async () => {
     const newer = { ...cupboard, schema: CUPBOARD_SCHEMA + 1, shelf: ['something new'] };
@@ -131,6 +136,15 @@ describe('a document that cannot be written to', () => {
     await a.keeper.flush();
     expect(a.lost).toBe('unreadable');
     expect(store.raw).toEqual(broken);
+  });
+  it('an edit made the moment the last one is stored is stored as well', async () => {
+    const store = new Store(cupboard);
+    const a = windowOn(store);
+    a.edit((c) => void (c.lots[0]!.haveG = 1));
+    for (let i = 0; i < 40 && a.waiting > 0; i++) await Promise.resolve();
+    a.edit((c) => void (c.lots[1]!.haveG = 2));
+    await new Promise((r) => setTimeout(r, 0));
+    expect([have(store.raw, first), have(store.raw, second), a.waiting]).toEqual([1, 2, 0]);
   });
   it('that nobody has stored yet is stored with the first edit', async () => {
     const store = new Store(undefined);

@@ -97,13 +97,16 @@ export class Keeper<T extends object> {
     const put = this.#shown;
     await this.kept.place.change(() => put);
     this.#lost = false;
-    this.#queue = [];
     this.#base = put;
   }
 
   /** Done when everything is stored or refused. */
   flush(): Promise<void> {
-    return (this.#busy ??= this.#write().finally(() => (this.#busy = null)));
+    return (this.#busy ??= this.#write().finally(() => {
+      this.#busy = null;
+      // An edit made just as the last one was stored.
+      if (this.#queue.length > 0) return this.flush();
+    }));
   }
 
   async #write(): Promise<void> {
@@ -180,6 +183,9 @@ export class Keeper<T extends object> {
 
   #stop(why: Lost): void {
     this.#lost = true;
+    // What is shown has these edits; nothing waits for a store that may not be written to.
+    this.#queue = [];
+    this.kept.waiting(0);
     this.kept.lost(why);
   }
 }

@@ -79,6 +79,8 @@ async function request(): Promise<void> {
   } catch (e) {
     running = false;
     if (turn !== asked) return;
+    // The next worker remembers nothing.
+    if (e instanceof WorkerGone) recalled = null;
     if (e instanceof WorkerGone && begunAgain !== piece) {
       // Once for each state of the piece: one that always ends the worker is said to.
       begunAgain = piece;

@@ -65,7 +65,7 @@ function keeperOfThing<T extends Cupboard | Hand>(name: Thing, doc: T, there: bo
       waiting: (n) => waiting(name, n),
       lost: (why) => {
         // Taken away by another window: this one's is as good as any.
-        if (why === 'gone') void keepers[name]?.restore();
+        if (why === 'gone') keepers[name]?.restore().catch((e: unknown) => trouble(name, inWords(e)));
         else void unreadable(name, why);
       },
     },

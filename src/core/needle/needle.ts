@@ -137,7 +137,7 @@ interface NeedleStage {
 }
 
 /** One stretch of a step with the needle taken for it: how deep, how long, and why. */
-function phaseOf(x: NeedleInput, t: Tried, s: Stretch, c: Candidate): NeedlePhase {
+function phaseOf(x: NeedleInput, t: Tried, s: Tried['stretches'][number], c: Candidate): NeedlePhase {
   const { cupboard, hand, piece } = x;
   const { work } = t;
   const stabs = work.stabs * s.share;
@@ -152,7 +152,7 @@ function phaseOf(x: NeedleInput, t: Tried, s: Stretch, c: Candidate): NeedlePhas
   });
   const several = t.stretches.length > 1;
   return {
-    says: several ? stretchWords(work, t.stretches.indexOf(s as Tried['stretches'][0])) : null,
+    says: several ? stretchWords(work, t.stretches.indexOf(s)) : null,
     needleId: c.needle.id,
     name: c.needle.name,
     holder: holder ? { id: holder.id, name: holder.name, needles: holder.needles } : null,

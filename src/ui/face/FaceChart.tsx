@@ -290,12 +290,8 @@ function Numbers({ side, px, drawing }: { side: ChartSide; px: number; drawing: 
           const lines =
             side === 'front'
               ? [
-                  ...(m.twinStraightMm !== null
-                    ? [
-                        `apart ${mm(m.twinStraightMm)}`,
-                        ...(m.twinOverMm !== null ? [`thread ${mm(m.twinOverMm)}`] : []),
-                      ]
-                    : []),
+                  ...(m.twinStraightMm !== null ? [`apart ${mm(m.twinStraightMm)}`] : []),
+                  ...(m.twinOverMm !== null ? [`thread ${mm(m.twinOverMm)}`] : []),
                 ]
               : [
                   `nose ${mm(m.noseStraightMm)}`,

@@ -84,10 +84,10 @@ function Away() {
       }
     >
       {away === 'gone'
-        ? 'This piece was taken off the shelf in another window. It can be looked at here.'
+        ? `${piece.name} was taken off the shelf. It can be looked at here.`
         : away === 'newer'
-          ? 'This piece was changed by a newer Fond Badger in another window. Nothing more is stored from here.'
-          : 'What is stored of this piece can no longer be read. It is left as it is, and nothing more is stored from here.'}
+          ? `${piece.name} was changed by a newer Fond Badger in another window. Nothing more is stored from here.`
+          : `What is stored of ${piece.name} can no longer be read. It is left as it is, and nothing more is stored from here.`}
     </Alert>
   );
 }
