@@ -14,6 +14,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'out/tests/browser.json' }]],
   use: {
     actionTimeout: 90_000,
+    // Every test begins in an empty browser: the copy of the program for work without a server is asked for where it is tested.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     // As a maker has it who asked the machine for less motion: nothing fades or slides.
     contextOptions: { reducedMotion: 'reduce' },

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 
 const root = join(import.meta.dirname, '..');
 const sum = createHash('sha256');
-const files = ['src', 'demo'].flatMap((d) =>
+const files = ['src', 'demo', 'public'].flatMap((d) =>
   readdirSync(join(root, d), { recursive: true, withFileTypes: true })
     .filter((e) => e.isFile() && !/\.test\.tsx?$/.test(e.name))
     .map((e) => join(e.parentPath, e.name))

@@ -58,7 +58,7 @@ const BELOW: Readonly<Record<string, readonly string[]>> = {
   core: [],
   units: ['core'],
   sheets: ['core', 'units'],
-  worker: ['core', 'units'],
+  worker: ['core', 'units', 'sheets'],
   desk: ['core', 'units', 'sheets', 'worker'],
   ui: ['core', 'units', 'sheets', 'worker', 'desk'],
   app: ['core', 'units', 'sheets', 'worker', 'desk', 'ui'],

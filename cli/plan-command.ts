@@ -1,7 +1,7 @@
 /**
  * The plan from the command line, as a function of its arguments:
  *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics [--out DIR] [--cupboard FILE] [--hand FILE]
- *                   [--length mm|in] [--paper a4|letter] [--date YYYY-MM-DD]
+ *                   [--length mm|in] [--paper a4|letter] [--shape fine|coarse] [--date YYYY-MM-DD]
  * Several formats are written from one plan: --format pdf,csv.
  * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
  */
@@ -10,7 +10,10 @@ import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { defaultHand, makePlan, parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
+import { planOptions } from '../src/desk/settings';
+import { fontsOnDisk } from '../src/sheets/fonts-on-disk';
 import { makeSheet, NoSheet, SHEETS } from '../src/sheets/make-sheet';
+import type { SheetOptions } from '../src/sheets/paper';
 import { planJson } from '../src/sheets/plan-json';
 
 const FORMATS = ['json', 'pdf', 'csv', 'svg', 'book', 'ics'] as const;
@@ -49,6 +52,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
       hand: { type: 'string' },
       length: { type: 'string', default: 'mm' },
       paper: { type: 'string', default: 'a4' },
+      shape: { type: 'string', default: 'fine' },
       date: { type: 'string' },
     },
   });
@@ -61,6 +65,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
   const wants = (f: (typeof FORMATS)[number]): boolean => forms.includes(f);
   if (v.length !== 'mm' && v.length !== 'in') throw new Refused('--length must be mm or in');
   if (v.paper !== 'a4' && v.paper !== 'letter') throw new Refused('--paper must be a4 or letter');
+  if (v.shape !== 'fine' && v.shape !== 'coarse') throw new Refused('--shape must be fine or coarse');
   const date = v.date ? new Date(`${v.date}T00:00:00Z`) : new Date();
   if (Number.isNaN(date.getTime())) throw new Refused('--date must be a date such as 2026-11-25');
 
@@ -76,7 +81,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
   const hand = v.hand ? take(readHand(json(v.hand)), v.hand) : defaultHand;
   if (wants('ics') && !piece.work.beginOn)
     throw new Refused('A calendar needs the day of the first sitting (work.beginOn in the piece).');
-  const plan = makePlan(piece, cupboard, hand);
+  const plan = makePlan(piece, cupboard, hand, undefined, planOptions({ shape: v.shape }));
 
   const out = v.out ?? (forms.length > 1 || wants('pdf') || wants('svg') || wants('book') ? '.' : undefined);
   const put = (name: string, data: string | Uint8Array): void => {
@@ -89,7 +94,8 @@ async function command(args: readonly string[], io: Io): Promise<void> {
     io.err(`${join(out, name)}\n`);
   };
   if (wants('json')) put(`${piece.id}.plan.json`, `${planJson(plan)}\n`);
-  const options = { units: { length: v.length, mass: 'g', currency: '' }, paper: v.paper, date } as const;
+  const units = { length: v.length, mass: 'g', currency: '' } as const;
+  const options: SheetOptions = { units, paper: v.paper, date, fonts: await fontsOnDisk() };
   for (const kind of SHEETS) {
     // The face card comes with the row sheets, where there is a face.
     if (kind === 'face' ? !wants('pdf') || !plan.face : !wants(kind)) continue;

@@ -225,6 +225,8 @@ test('the server says that it is there, and every route carries what keeps it sa
     '/piece/x/coat',
     '/nowhere',
     '/api/health',
+    '/api/offline',
+    '/manifest.webmanifest',
     '/api/sheets',
   ]) {
     const headers = (await request.get(path)).headers();

@@ -1,5 +1,4 @@
-import { NotFound } from '@/ui/frame/NotFound';
-
+/** An address without a screen; `Screens` says so. */
 export default function Page() {
-  return <NotFound />;
+  return null;
 }

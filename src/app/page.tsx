@@ -1,5 +1,4 @@
-import { Shelf } from '@/ui/shelf/Shelf';
-
+/** The shelf. Screens are shown by `Screens` in the layout, which goes by the address; a route says that there is one, and its name. */
 export default function Page() {
-  return <Shelf />;
+  return null;
 }

@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../demo/load';
+import { noNumbers } from '../../cli/testing/no-numbers';
 import { Memo } from './memo';
 import { defaultHand as hand } from './piece/hand';
 import { readPiece } from './piece/read';
@@ -74,18 +75,6 @@ function put(piece: Piece, path: Path, value: number): unknown {
   for (const k of path.slice(0, -1)) at = at[k] as Record<string | number, unknown>;
   at[path[path.length - 1]!] = value;
   return copy;
-}
-
-/** Bounds that are none by design: how firmly a tie holds, how wide a lock may be where nothing is tight. */
-const ENDLESS = new Set(['strength', 'widestMm']);
-function noNumbers(x: unknown, path = ''): string[] {
-  if (typeof x === 'number') return Number.isFinite(x) ? [] : [`${path}: ${x}`];
-  if (x === null || typeof x !== 'object') return [];
-  if (ArrayBuffer.isView(x)) {
-    const bad = (x as Float64Array).findIndex((n) => !Number.isFinite(n));
-    return bad < 0 ? [] : [`${path}[${bad}]`];
-  }
-  return Object.entries(x).flatMap(([k, y]) => (ENDLESS.has(k) ? [] : noNumbers(y, `${path}.${k}`)));
 }
 
 describe.each([

@@ -1,9 +1,10 @@
-/** Files in and out of the browser: piece files to save and open, sheets fetched from the server's door. */
+/** Files in and out of the browser: piece files to save and open, sheets made in the worker. */
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import { parsePiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
-import type { Settings } from './settings';
+import { connect } from './connection';
+import { planOptions, sheetOptions, type Settings } from './settings';
 import type { SheetKind } from '@/sheets/make-sheet';
 import { loadPiece, savePiece } from './storage';
 
@@ -66,21 +67,19 @@ export function freshId(stem: string): string {
 export const fewLetters = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(4)), (b) => b.toString(16).padStart(2, '0')).join('');
 
-/** @throws with what the server found wrong, in words */
-export async function fetchSheet(
+/**
+ * Makes a sheet of the piece in the worker and hands it to the maker as a file.
+ * @throws in words, where it cannot be made
+ */
+export async function saveSheet(
   kind: SheetKind,
-  what: { piece: Piece; cupboard: Cupboard; hand: Hand; settings: Settings },
+  { settings, ...what }: { piece: Piece; cupboard: Cupboard; hand: Hand; settings: Settings },
 ): Promise<void> {
-  const answer = await fetch(`/api/sheets?format=${kind}`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(what),
-  }).catch(() => null);
-  if (!answer) throw new Error('The sheets could not be made: the server does not answer.');
-  if (!answer.ok) {
-    const problem = (await answer.json().catch(() => null)) as { title?: string; detail?: string } | null;
-    throw new Error([problem?.title ?? 'The sheets could not be made', problem?.detail].filter(Boolean).join(': '));
-  }
-  const name = /filename="([^"]+)"/.exec(answer.headers.get('Content-Disposition') ?? '')?.[1] ?? `sheets.${kind}`;
-  hand(name, await answer.blob());
+  const made = await connect()
+    .sheet(kind, what, planOptions(settings), { ...sheetOptions(settings), date: new Date() })
+    .catch((e: unknown) => {
+      throw new Error(`The sheets could not be made: ${e instanceof Error ? e.message : String(e)}`);
+    });
+  if ('none' in made) throw new Error(made.none);
+  hand(made.name, new Blob([made.body as BlobPart], { type: made.type }));
 }

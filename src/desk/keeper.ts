@@ -92,12 +92,26 @@ export class Keeper<T extends object> {
     this.#wake?.();
   }
 
-  /** Puts back what was taken off the shelf or could not be read: this window's state is stored whatever is there. */
+  /** Begins anew where nothing could be read: this window's state is stored whatever is there. */
   async restore(): Promise<void> {
     const put = this.#shown;
     await this.kept.place.change(() => put);
     this.#lost = false;
     this.#base = put;
+  }
+
+  /** Puts back what was taken away. @returns false where something else is there by now, which is left as it is */
+  async putBack(): Promise<boolean> {
+    const put = this.#shown;
+    let free = false;
+    await this.kept.place.change((raw) => {
+      free = raw === undefined;
+      return free ? put : undefined;
+    });
+    if (!free) return false;
+    this.#lost = false;
+    this.#base = put;
+    return true;
   }
 
   /** Done when everything is stored or refused. */

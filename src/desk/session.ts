@@ -8,6 +8,7 @@ import { defaultHand, HAND_SCHEMA, type Hand } from '@/core/piece/hand';
 import { readCupboard, readHand, readPiece, type Read } from '@/core/piece/read';
 import { PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 import { demoCupboard } from './demo';
+import { freshId } from './files';
 import { Keeper, type Edit, type Lost } from './keeper';
 import { defaultSettings, settingsSchema, type Settings } from './settings';
 import {
@@ -18,6 +19,7 @@ import {
   loadThing,
   placeOfPiece,
   placeOfThing,
+  savePiece,
   saveThing,
   type EarlierState,
 } from './storage';
@@ -258,8 +260,15 @@ export async function putPieceBack(): Promise<void> {
   const { piece } = useDesk.getState();
   if (!piece) return;
   try {
-    await pieces.get(piece.id)?.restore();
-    useDesk.setState({ away: null, canEdit: true });
+    const keeper = pieces.get(piece.id);
+    if (!keeper || (await keeper.putBack())) return useDesk.setState({ away: null, canEdit: true });
+    // A file with its name was opened meanwhile, say: both stay.
+    const beside = `${piece.name.slice(0, 60)} (put back)`;
+    await savePiece({ ...piece, id: freshId(piece.id), name: beside });
+    pieces.delete(piece.id);
+    useDesk.setState({ piece: null });
+    await openPiece(piece.id);
+    say(`Another piece is there under its name by now. Yours was put on the shelf beside it as ${beside}.`);
   } catch (e) {
     say(`It could not be put back: ${inWords(e)}.`);
   }

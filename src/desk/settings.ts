@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { COARSE_SHARE, EDGE_SHARE } from '@/core/form/fineness';
 import type { PlanOptions } from '@/core/plan';
+import type { SheetOptions } from '@/sheets/paper';
 
 export const settingsSchema = z.object({
   length: z.enum(['mm', 'in']).default('mm'),
@@ -19,6 +20,12 @@ export type Settings = z.infer<typeof settingsSchema>;
 /** What the settings ask of planning. */
 export const planOptions = ({ shape }: Pick<Settings, 'shape'>): PlanOptions => ({
   edgeShare: shape === 'coarse' ? COARSE_SHARE : EDGE_SHARE,
+});
+
+/** How sheets are to be made, as the settings ask. */
+export const sheetOptions = ({ length, mass, currency, paper }: Settings): Pick<SheetOptions, 'units' | 'paper'> => ({
+  units: { length, mass, currency },
+  paper,
 });
 
 export const defaultSettings: Settings = settingsSchema.parse({});

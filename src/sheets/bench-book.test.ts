@@ -7,6 +7,7 @@ import { dateAfter } from '@/core/order/dates';
 import { metric, words } from '@/units/units';
 import { benchBook } from './bench-book';
 import { sittingsCalendar } from './calendar';
+import { fontsOnDisk } from './fonts-on-disk';
 import { whereOnAnimal } from './where-picture';
 
 const begun = change(kingfisher, (d) => void (d.work.beginOn = '2027-02-26'));
@@ -70,7 +71,7 @@ describe('where on the animal', () => {
 
 describe('the bench book', () => {
   it('is the same to the byte for the same plan, and shorter once most is done', async () => {
-    const options = { units: metric, paper: 'a4' as const, date: made };
+    const options = { units: metric, paper: 'a4' as const, date: made, fonts: await fontsOnDisk() };
     const p = plan(begun);
     const book = await benchBook(begun, p, cupboard, options);
     expect(Buffer.from(book).equals(Buffer.from(await benchBook(begun, p, cupboard, options)))).toBe(true);

@@ -26,12 +26,7 @@ const LEAST_H = 30;
 export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o: SheetOptions): Promise<Uint8Array> {
   const u = o.units;
   const day = o.date.toISOString().slice(0, 10);
-  const paper = new Paper(
-    `${piece.name}: bench book`,
-    o.paper,
-    `${piece.name} · bench book · Fond Badger · ${day}`,
-    o.date,
-  );
+  const paper = new Paper(`${piece.name}: bench book`, `${piece.name} · bench book · Fond Badger · ${day}`, o);
   const { work } = plan;
   const done = work.progress.filter((p) => p.share >= 1).length;
   paper.heading(`${piece.name}: bench book`, 'H1');

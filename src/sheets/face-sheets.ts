@@ -21,7 +21,7 @@ import { BAR, TILE_BOTTOM } from './tiling';
 export async function faceCard(piece: Piece, plan: Plan, cupboard: Cupboard, o: SheetOptions): Promise<Uint8Array> {
   if (!piece.face || !plan.face) throw new Error('This piece has no face yet. Begin it under Face.');
   const day = o.date.toISOString().slice(0, 10);
-  const paper = new Paper(`${piece.name}: face card`, o.paper, `${piece.name} · Fond Badger · ${day}`, o.date);
+  const paper = new Paper(`${piece.name}: face card`, `${piece.name} · Fond Badger · ${day}`, o);
   card(paper, piece, piece.face, plan, plan.face, cupboard, o.units);
   return paper.bytes();
 }

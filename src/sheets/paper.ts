@@ -2,12 +2,9 @@
  * A PDF page measured in millimetres. Knows the fonts that ship with the app, wraps words, and starts a new page when
  * one is full. 1 mm = 72/25.4 pt, so what is drawn 50 mm long prints 50 mm long at 100 %.
  */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import type { Units } from '@/units/units';
-import { unpackWoff } from './woff';
+import type { SheetFonts } from './fonts';
+import { PdfWriter, type PdfDocument } from './pdf-writer';
 
 const PT = 72 / 25.4;
 const PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
@@ -20,22 +17,11 @@ export interface SheetOptions {
   readonly paper: PaperSize;
   /** Date printed on the sheets; given, so that the same plan makes the same file. */
   readonly date: Date;
+  readonly fonts: SheetFonts;
 }
 
 /** Characters of the main font file; everything else is set from the extended one. */
 const MAIN = /[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]/;
-
-const unpacked = new Map<string, Buffer>();
-
-function fontFile(subset: 'latin' | 'latin-ext', weight: 400 | 700): Buffer {
-  // The package is found from where the server or the command runs, so bundling does not move it.
-  const need = createRequire(join(process.cwd(), 'package.json'));
-  const home = dirname(need.resolve('@fontsource/atkinson-hyperlegible-next/package.json'));
-  const file = join(home, 'files', `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`);
-  const font = unpacked.get(file) ?? unpackWoff(readFileSync(file));
-  unpacked.set(file, font);
-  return font;
-}
 
 interface TextOptions {
   readonly size?: number;
@@ -46,7 +32,7 @@ interface TextOptions {
 }
 
 export class Paper {
-  readonly doc: PDFKit.PDFDocument;
+  readonly doc: PdfDocument;
   readonly width: number;
   readonly height: number;
   /** Where the next line goes, mm from the top. */
@@ -54,10 +40,10 @@ export class Paper {
   #footer: string;
   #page = 0;
 
-  constructor(title: string, size: PaperSize, footer: string, created: Date) {
-    [this.width, this.height] = PAPERS[size];
+  constructor(title: string, footer: string, { paper, date, fonts }: SheetOptions) {
+    [this.width, this.height] = PAPERS[paper];
     this.#footer = footer;
-    this.doc = new PDFDocument({
+    this.doc = new PdfWriter({
       size: [this.width * PT, this.height * PT],
       margin: 0,
       autoFirstPage: false,
@@ -67,11 +53,11 @@ export class Paper {
       pdfVersion: '1.7',
       // No standard font: everything is set from the two that ship with the app.
       font: null,
-      info: { Title: title, Creator: 'Fond Badger', CreationDate: created, ModDate: created },
+      info: { Title: title, Creator: 'Fond Badger', CreationDate: date, ModDate: date },
     } as unknown as PDFKit.PDFDocumentOptions);
     for (const w of [400, 700] as const) {
-      this.doc.registerFont(`main-${w}`, fontFile('latin', w));
-      this.doc.registerFont(`more-${w}`, fontFile('latin-ext', w));
+      this.doc.registerFont(`main-${w}`, fonts[`latin-${w}`] as Buffer);
+      this.doc.registerFont(`more-${w}`, fonts[`latin-ext-${w}`] as Buffer);
     }
     this.newPage();
   }
@@ -307,13 +293,20 @@ export class Paper {
 
   /** Ends the document and gathers its bytes. */
   async bytes(): Promise<Uint8Array> {
-    const parts: Buffer[] = [];
-    const done = new Promise<Uint8Array>((resolve, reject) => {
-      this.doc.on('data', (b: Buffer) => parts.push(b));
-      this.doc.on('end', () => resolve(Buffer.concat(parts)));
+    const parts: Uint8Array[] = [];
+    const done = new Promise<void>((resolve, reject) => {
+      this.doc.on('data', (b: Uint8Array) => parts.push(b));
+      this.doc.on('end', resolve);
       this.doc.on('error', reject);
     });
     this.doc.end();
-    return done;
+    await done;
+    const bytes = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
+    let at = 0;
+    for (const p of parts) {
+      bytes.set(p, at);
+      at += p.length;
+    }
+    return bytes;
   }
 }

@@ -25,7 +25,7 @@ const GAP = 6;
 export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o: SheetOptions): Promise<Uint8Array> {
   const u = o.units;
   const day = o.date.toISOString().slice(0, 10);
-  const paper = new Paper(`${piece.name}: row sheets`, o.paper, `${piece.name} · Fond Badger · ${day}`, o.date);
+  const paper = new Paper(`${piece.name}: row sheets`, `${piece.name} · Fond Badger · ${day}`, o);
   const mm = (value: number) => format({ kind: 'length', value }, u);
   const g = (value: number) => format({ kind: 'mass', value }, u);
 

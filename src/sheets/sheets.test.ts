@@ -15,9 +15,11 @@ import { coatTables } from './coat-tables';
 import { flatOutline, shadeTables } from './shade-sheets';
 import type { Paper } from './paper';
 import { faceSheets } from './face-sheets';
+import { fontsOnDisk } from './fonts-on-disk';
 import { rowSheets } from './row-sheets';
 import { tiles } from './tiling';
 
+const fonts = await fontsOnDisk();
 let plan: Plan;
 beforeAll(() => {
   plan = planned(pineMarten, cupboard, defaultHand);
@@ -105,7 +107,7 @@ describe('lay chart as SVG', () => {
 });
 
 describe('row sheets', () => {
-  const options = { units: metric, paper: 'a4' as const, date: new Date('2026-03-01T00:00:00Z') };
+  const options = { units: metric, paper: 'a4' as const, date: new Date('2026-03-01T00:00:00Z'), fonts };
   it('makes a PDF of the right kind, with any name and on any paper', async () => {
     for (const name of ['Pine marten', 'Łasica leśna Ő ž', 'Куница', 'x'.repeat(80)]) {
       const pdf = await rowSheets({ ...pineMarten, name }, plan, cupboard, {

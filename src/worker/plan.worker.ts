@@ -34,7 +34,10 @@ import {
   type Progress,
 } from '@/core';
 import type { Laid } from '@/core/piece/coat';
-import { planSteps, shapeSteps } from '@/core/plan';
+import { makePlan, planSteps, shapeSteps } from '@/core/plan';
+import type { SheetKind } from '@/sheets/make-sheet';
+import type { SheetOptions } from '@/sheets/paper';
+import { sheetFonts } from './sheet-fonts';
 
 z.config({ jitless: true });
 
@@ -42,7 +45,13 @@ const memo = new Memo();
 let newest = 0;
 let newestScan = 0;
 let newestMatch = 0;
-let last: { piece: Piece; cupboard: Cupboard; hand: Hand; options: PlanOptions; plan: Plan } | null = null;
+interface Inputs {
+  readonly piece: Piece;
+  readonly cupboard: Cupboard;
+  readonly hand: Hand;
+}
+/** The last plan worked out, `whole` unless its core is still to come, and what it was worked out from. */
+let last: (Inputs & { readonly options: PlanOptions; readonly plan: Plan; readonly whole: boolean }) | null = null;
 
 /** The piece the memory is of, and the shapes that were stored of it last. */
 let remembers: string | null = null;
@@ -53,7 +62,8 @@ const shapesIn = (lasting: Lasting): readonly unknown[] =>
   lasting.flatMap(([slot, { value }]) => (SHAPES.includes(slot.split(':')[0]!) ? [value] : []));
 
 /** What came last, so that parts of what comes next that are equal keep their object and nothing is compared twice. */
-let came: { readonly piece: Piece; readonly cupboard: Cupboard; readonly hand: Hand } | null = null;
+let came: Inputs | null = null;
+const taken = (now: Inputs): Inputs => (came = shared(came, now));
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
 const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
@@ -68,17 +78,17 @@ const api = {
     report: (p: Progress) => void,
   ): Promise<Plan | null> {
     const mine = ++newest;
-    const now = (came = shared(came, { piece, cupboard, hand }));
+    const now = taken({ piece, cupboard, hand });
     remembers = now.piece.id;
     const steps = planSteps(now.piece, now.cupboard, now.hand, memo, options);
     let begun = performance.now();
     for (;;) {
       const step = steps.next();
       if (step.done) {
-        last = { ...now, options, plan: step.value };
+        last = { ...now, options, plan: step.value, whole: true };
         return step.value;
       }
-      if (step.value.early) last = { ...now, options, plan: step.value.early };
+      if (step.value.early) last = { ...now, options, plan: step.value.early, whole: false };
       if (performance.now() - begun > 30 || step.value.share === 0 || step.value.early) {
         report(step.value);
         await breathe();
@@ -94,7 +104,7 @@ const api = {
   /** Takes a plan kept from before as the last one worked out. */
   take(piece: Piece, cupboard: Cupboard, hand: Hand, options: PlanOptions, plan: Plan): void {
     newest++;
-    last = { piece, cupboard, hand, options, plan };
+    last = { ...taken({ piece, cupboard, hand }), options, plan, whole: true };
   },
   /** What is remembered and can be stored; null while its shapes are those that were stored last. */
   lasting(): Lasting | null {
@@ -212,6 +222,28 @@ const api = {
   /** The palette of a photograph, its cast taken out by a grey card in it where there is one. */
   palette(picture: Picture, most: number, card: { linear: Triple; truth: string } | null): Palette {
     return paletteOf(picture, most, card ? neutraliser(card.linear, toXyz(linearOf(card.truth))[1]) : undefined);
+  },
+  /**
+   * A sheet of a piece, from the last plan where it answers these inputs.
+   * @returns the file, or why there is none
+   */
+  async sheet(kind: SheetKind, asked: Inputs, options: PlanOptions, how: Omit<SheetOptions, 'fonts'>) {
+    // Loaded when the first sheet is asked for.
+    const [{ makeSheet, NoSheet }, fonts] = await Promise.all([import('@/sheets/make-sheet'), sheetFonts()]);
+    const now = taken(asked);
+    const same =
+      last?.whole &&
+      last.piece === now.piece &&
+      last.cupboard === now.cupboard &&
+      last.hand === now.hand &&
+      last.options.edgeShare === options.edgeShare;
+    const plan = same ? last!.plan : makePlan(now.piece, now.cupboard, now.hand, undefined, options);
+    try {
+      return await makeSheet(kind, now.piece, plan, now.cupboard, { ...how, fonts });
+    } catch (e) {
+      if (e instanceof NoSheet) return { none: `${e.title}: ${e.message}` };
+      throw e;
+    }
   },
   /** Strands of fur for the turntable, from the last finished plan. */
   strands(most: number, trimStep: number | null): Strands | null {

@@ -90,10 +90,8 @@ export async function readScan(bytes: Uint8Array<ArrayBuffer>, name: string): Pr
         if (o instanceof ThreeMesh) add(all, o.geometry as BufferGeometry, o);
       });
     }
-  } catch (e) {
-    throw new ScanError(
-      `${name} is damaged or cut short and cannot be read${e instanceof Error && e.message ? ` (${e.message.slice(0, 120)})` : ''}.`,
-    );
+  } catch {
+    throw new ScanError(`${name} is damaged or cut short and cannot be read.`);
   }
   const triangles = joined(all.t, new Uint32Array(all.t.reduce((s, x) => s + x.length, 0)));
   if (triangles.length === 0) throw new ScanError(`${name} holds no triangles.`);

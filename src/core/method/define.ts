@@ -41,6 +41,22 @@ export const letter = (symbol: string, meaning: string, kind: QuantityKind): Let
   kind,
 });
 
+/** A figure that is no number: the plan says so instead of carrying it on. */
+export class NoFigure extends Error {}
+
+/**
+ * Puts a method to its inputs.
+ * @throws {NoFigure} when what comes out, or anything put in, is not a number; in the maker's words
+ */
 export function figure<Name extends string>(m: Method<Name>, inputs: Readonly<Record<Name, number>>): Figure {
-  return { method: m.id, value: m.of(inputs), kind: m.result.kind, inputs };
+  const value = m.of(inputs);
+  const names = Object.keys(inputs) as Name[];
+  const missing = names.filter((n) => !Number.isFinite(inputs[n]));
+  if (missing.length > 0 || !Number.isFinite(value)) {
+    const from = (missing.length > 0 ? missing : names).map((n) => m.inputs[n].meaning).join(', ');
+    throw new NoFigure(
+      `“${m.title}” cannot be worked out with what was chosen for: ${from}. Take the last change back.`,
+    );
+  }
+  return { method: m.id, value, kind: m.result.kind, inputs };
 }

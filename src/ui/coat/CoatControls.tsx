@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { WayTo } from '@/ui/frame/WayTo';
 import { blendOf } from '@/core/coat/blend-of';
 import { boundsOf } from '@/core/coat/coat-field';
 import { coatBy } from '@/core/coat/compare-ways';
@@ -82,7 +82,7 @@ function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: bool
       {blend && blend.recipe.length > 1 ? (
         <Box sx={{ fontSize: 13, my: 0.75 }}>
           Wool: <b>{recipeWords(blend.recipe, lots)}</b>, blended.{' '}
-          <Button component={Link} href={`/piece/${pieceId}/shade`} sx={{ minHeight: 28 }}>
+          <Button component={WayTo} href={`/piece/${pieceId}/shade`} sx={{ minHeight: 28 }}>
             Change the blend in Shade
           </Button>
         </Box>

@@ -6,13 +6,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { startPlanner } from '@/desk/planner';
 import { saveRecordFile } from '@/desk/files';
 import { keepView, openPiece, type Opened } from '@/desk/session';
 import { upToDate, useDesk } from '@/desk/store';
 import { KeysHelp } from './KeysHelp';
+import { NewerEdition } from './NewerEdition';
 import { Path } from './Path';
 import { PlainPage } from './PlainPage';
 import { PlanProgress } from './PlanProgress';
@@ -22,6 +22,7 @@ import { StoreTrouble } from './StoreTrouble';
 import { TextLink } from './TextLink';
 import { TopBar } from './TopBar';
 import { useDeskKeys } from './useDeskKeys';
+import { go, useHere } from './way';
 
 export function DeskFrame({ id, children }: { id: string; children: ReactNode }) {
   const { ready, failed } = useReady();
@@ -89,13 +90,12 @@ export function DeskFrame({ id, children }: { id: string; children: ReactNode })
 function Desk({ id, children }: { id: string; children: ReactNode }) {
   const busy = useDesk((s) => !upToDate(s));
   const [help, setHelp] = useState(false);
-  const router = useRouter();
-  const path = usePathname();
+  const path = useHere() ?? '';
   useDeskKeys({
     help: () => setHelp(true),
     stage: (n) => {
       const s = STAGES[n];
-      if (s) router.push(`/piece/${id}/${s.path}`);
+      if (s) go(`/piece/${id}/${s.path}`);
     },
     bench: path.endsWith('/bench'),
     face: path.endsWith('/face'),
@@ -114,6 +114,7 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
       <TopBar onHelp={() => setHelp(true)} />
       <Path id={id} />
       <StoreTrouble />
+      <NewerEdition />
       <Box
         aria-busy={busy}
         sx={{ flex: 1, minHeight: 0, position: 'relative', display: 'flex', flexDirection: 'column' }}

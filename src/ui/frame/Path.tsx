@@ -1,14 +1,14 @@
 'use client';
 /** The path: the stages in the order of the work, each with its count of what is still to be decided. */
 import Box from '@mui/material/Box';
-import Link from 'next/link';
-import { usePathname } from 'next/navigation';
 import { useDesk } from '@/desk/store';
 import { STAGES } from './stages';
 import { figures } from './theme';
+import { useHere } from './way';
+import { WayTo } from './WayTo';
 
 export function Path({ id }: { id: string }) {
-  const here = usePathname();
+  const here = useHere() ?? '';
   const findings = useDesk((s) => s.plan?.findings);
   return (
     <Box
@@ -33,7 +33,7 @@ export function Path({ id }: { id: string }) {
         return (
           <Box
             key={s.path}
-            component={Link}
+            component={WayTo}
             href={`/piece/${id}/${s.path}`}
             aria-current={on ? 'page' : undefined}
             sx={{

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { NewerEdition } from './NewerEdition';
 import { Rooms } from './Rooms';
 import { SavedMark } from './SavedMark';
 import { StoreTrouble } from './StoreTrouble';
@@ -42,6 +43,7 @@ export function PlainPage({
         <Rooms />
       </Box>
       <StoreTrouble />
+      <NewerEdition />
       <Box component="main" aria-busy={busy} sx={{ flex: 1, width: '100%', maxWidth: 1180, mx: 'auto', p: 3 }}>
         {children}
       </Box>

@@ -1,10 +1,10 @@
 'use client';
-/** Print sheets: asks the server for the PDF or the cut list of this piece and hands it to the maker as a file. */
+/** Print sheets: the PDF or the cut list of this piece as a file. */
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useRef, useState } from 'react';
-import { fetchSheet } from '@/desk/files';
+import { saveSheet } from '@/desk/files';
 import type { SheetKind } from '@/sheets/make-sheet';
 import { say, useDesk } from '@/desk/store';
 
@@ -24,7 +24,7 @@ export function PrintButton() {
     if (!piece) return;
     setBusy(true);
     try {
-      await fetchSheet(kind, { piece, cupboard, hand, settings });
+      await saveSheet(kind, { piece, cupboard, hand, settings });
     } catch (e) {
       say(e instanceof Error ? e.message : 'The sheets could not be made.');
     } finally {

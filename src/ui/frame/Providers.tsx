@@ -5,6 +5,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import Snackbar from '@mui/material/Snackbar';
 import { useEffect, useState, type ReactNode } from 'react';
 import { z } from 'zod';
+import { keepOffline } from '@/desk/offline';
 import { keepCupboard, openCupboard } from '@/desk/session';
 import { useDesk } from '@/desk/store';
 import { ReadyContext } from './ready';
@@ -31,6 +32,7 @@ export function Providers({ children }: { children: ReactNode }) {
       end?.();
     };
   }, []);
+  useEffect(keepOffline, []);
   useEffect(() => {
     // Leaving is questioned only while something could not be stored.
     const stay = (e: BeforeUnloadEvent) => {

@@ -1,8 +1,8 @@
 'use client';
 /** The other rooms: shelf, cupboard, handbook, settings. */
 import Box from '@mui/material/Box';
-import Link from 'next/link';
-import { usePathname } from 'next/navigation';
+import { useHere } from './way';
+import { WayTo } from './WayTo';
 
 const ROOMS = [
   ['/', 'Shelf'],
@@ -12,13 +12,13 @@ const ROOMS = [
 ] as const;
 
 export function Rooms() {
-  const here = usePathname();
+  const here = useHere();
   return (
     <Box component="nav" aria-label="Rooms" sx={{ display: 'flex', gap: 2 }}>
       {ROOMS.map(([href, name]) => (
         <Box
           key={href}
-          component={Link}
+          component={WayTo}
           href={href}
           aria-current={here === href ? 'page' : undefined}
           sx={{

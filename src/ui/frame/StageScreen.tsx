@@ -1,5 +1,5 @@
 'use client';
-/** The screen of one stage, in a boundary of its own. */
+/** The screen of one stage of a piece, on its desk, in a boundary of its own. */
 import { BenchStage } from '@/ui/bench/BenchStage';
 import { CoatStage } from '@/ui/coat/CoatStage';
 import { FaceStage } from '@/ui/face/FaceStage';
@@ -9,6 +9,7 @@ import { ShadeStage } from '@/ui/shade/ShadeStage';
 import { NeedlesStage } from '@/ui/needles/NeedlesStage';
 import { OrderStage } from '@/ui/order/OrderStage';
 import type { StagePath } from './stages';
+import { DeskFrame } from './DeskFrame';
 import { StageBoundary } from './StageBoundary';
 
 const SCREENS = {
@@ -22,11 +23,13 @@ const SCREENS = {
   log: LogStage,
 } as const;
 
-export function StageScreen({ stage }: { stage: StagePath }) {
+export function StageScreen({ id, stage }: { id: string; stage: StagePath }) {
   const Screen = SCREENS[stage];
   return (
-    <StageBoundary what="This stage" resetKey={stage}>
-      <Screen />
-    </StageBoundary>
+    <DeskFrame id={id}>
+      <StageBoundary what="This stage" resetKey={stage}>
+        <Screen />
+      </StageBoundary>
+    </DeskFrame>
   );
 }

@@ -2,13 +2,13 @@
 /** Name, size and scale, wool, hours, saved state; undo, file and print. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { savePieceFile } from '@/desk/files';
 import { redo, undo, useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PrintButton } from './PrintButton';
 import { SavedMark } from './SavedMark';
 import { figures } from './theme';
+import { WayTo } from './WayTo';
 
 export function TopBar({ onHelp }: { onHelp: () => void }) {
   const piece = useDesk((s) => s.piece);
@@ -44,7 +44,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
         '@media print': { display: 'none' },
       }}
     >
-      <Box component={Link} href="/" sx={{ color: 'primary.main', fontSize: 13, fontWeight: 600 }}>
+      <Box component={WayTo} href="/" sx={{ color: 'primary.main', fontSize: 13, fontWeight: 600 }}>
         Shelf
       </Box>
       <Box

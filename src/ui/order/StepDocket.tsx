@@ -2,7 +2,7 @@
 /** The step in hand: what it is, its figures, what must be done before it and what waits for it, and moving it. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { WayTo } from '@/ui/frame/WayTo';
 import Typography from '@mui/material/Typography';
 import { woolIn } from '@/core/materials';
 import { phaseInFull } from '@/core/needle/words';
@@ -77,7 +77,7 @@ export function StepDocket() {
         >
           {isDone(plan, o.id) ? 'Not done after all' : 'Done'}
         </Button>
-        <Button component={Link} href={`/piece/${pieceId}/bench`}>
+        <Button component={WayTo} href={`/piece/${pieceId}/bench`}>
           To the bench
         </Button>
         {isDone(plan, o.id) && <Button onClick={() => setView({ orderRoom: 'over' })}>Start over from here</Button>}

@@ -8,7 +8,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { z } from 'zod';
 import type { Finding } from '@/core/stage';
-import { fetchSheet } from '@/desk/files';
+import { saveSheet } from '@/desk/files';
 import { editHand, editPiece, say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -168,7 +168,7 @@ function Calendar() {
             const { piece, cupboard, hand, settings } = useDesk.getState();
             if (!piece) return;
             setBusy(true);
-            fetchSheet('ics', { piece, cupboard, hand, settings })
+            saveSheet('ics', { piece, cupboard, hand, settings })
               .catch((e: unknown) => say(e instanceof Error ? e.message : 'The calendar could not be made.'))
               .finally(() => setBusy(false));
           }}

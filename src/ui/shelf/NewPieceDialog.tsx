@@ -8,7 +8,6 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { BODY_PLANS, bodyPlan } from '@/core/form/plans/plans';
 import { measuresOf, statedShare } from '@/core/form/shape';
@@ -19,11 +18,11 @@ import { savePiece } from '@/desk/storage';
 import { useDesk } from '@/desk/store';
 import { forField, format, readField } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
+import { go } from '@/ui/frame/way';
 
 const bounds = pieceSchema.shape.form.shape;
 
 export function NewPieceDialog({ onClose }: { onClose: () => void }) {
-  const router = useRouter();
   const { units } = useUnits();
   const [name, setName] = useState('');
   const [planId, setPlanId] = useState('standing-quadruped');
@@ -95,7 +94,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
     piece.form = { ...piece.form, measuredBy: by };
     try {
       await savePiece(piece);
-      router.push(`/piece/${piece.id}/form`);
+      go(`/piece/${piece.id}/form`);
     } catch (e) {
       setTrouble(`The piece could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
     }

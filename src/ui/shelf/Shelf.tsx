@@ -5,7 +5,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Problem } from '@/core/piece/read';
@@ -25,6 +24,7 @@ import {
 } from '@/desk/storage';
 import { editCupboard } from '@/desk/store';
 import { FileButton } from '@/ui/parts/FileButton';
+import { go } from '@/ui/frame/way';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -35,7 +35,6 @@ import { TakenOff } from './TakenOff';
 
 export function Shelf() {
   const { ready, failed } = useReady();
-  const router = useRouter();
   const [entries, setEntries] = useState<ShelfEntry[] | null>(null);
   const [refused, setRefused] = useState<{ file: string; problems: readonly Problem[] } | null>(null);
   const [making, setMaking] = useState(false);
@@ -61,14 +60,14 @@ export function Shelf() {
   const openDemo = async (piece: Piece) => {
     if (!(await loadPiece(piece.id))) await savePiece(piece);
     editCupboard((d) => withDemoLots(d as Cupboard, piece));
-    router.push(`/piece/${piece.id}/coat`);
+    go(`/piece/${piece.id}/coat`);
   };
 
   const openFile = async (file: File) => {
     const r = await openPieceFile(file);
     if (!r.ok) return setRefused({ file: file.name, problems: r.problems });
     setRefused(null);
-    router.push(`/piece/${r.id}/coat`);
+    go(`/piece/${r.id}/coat`);
   };
 
   const remove = async (e: ShelfEntry) => {
@@ -126,7 +125,7 @@ export function Shelf() {
                 name={e.piece?.name ?? e.id}
                 foot={`saved ${new Date(e.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
                 problems={e.problems}
-                onOpen={e.piece ? () => router.push(`/piece/${e.id}/coat`) : null}
+                onOpen={e.piece ? () => go(`/piece/${e.id}/coat`) : null}
               >
                 {e.piece && (
                   <>

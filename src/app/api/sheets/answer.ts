@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { readCupboard, readHand, readPiece, type Problem } from '@/core/piece/read';
 import { makePlan } from '@/core/plan';
-import { planOptions, settingsSchema } from '@/desk/settings';
+import { planOptions, settingsSchema, sheetOptions } from '@/desk/settings';
+import { fontsOnDisk } from '@/sheets/fonts-on-disk';
 import { makeSheet, NoSheet, type SheetKind } from '@/sheets/make-sheet';
 
 export interface Asked {
@@ -34,6 +35,11 @@ const bodySchema = z.strictObject({
   cupboard: z.unknown().optional(),
   hand: z.unknown().optional(),
   settings: settingsSchema.default(settingsSchema.parse({})),
+  /** Printed on the sheets; the same request with a date of its own makes the same file, byte for byte. */
+  date: z.iso
+    .datetime('date must be a time such as 2026-11-25T18:00:00Z')
+    .transform((d) => new Date(d))
+    .optional(),
 });
 
 function parsed(text: string): unknown {
@@ -65,10 +71,13 @@ export async function answer({ kind, text }: Asked): Promise<Answer> {
     return refuse(422, `The ${what} cannot be used`, `${first.where}: ${first.says}`, read.problems);
   }
   if (!piece.ok || !cupboard.ok || !hand.ok) return refuse(422, 'Not a piece', 'The request is not complete.');
-  const { length, mass, currency, paper } = body.data.settings;
   try {
     const plan = makePlan(piece.value, cupboard.value, hand.value, undefined, planOptions(body.data.settings));
-    const options = { units: { length, mass, currency }, paper, date: new Date() };
+    const options = {
+      ...sheetOptions(body.data.settings),
+      date: body.data.date ?? new Date(),
+      fonts: await fontsOnDisk(),
+    };
     return { ok: true, ...(await makeSheet(kind, piece.value, plan, cupboard.value, options)) };
   } catch (e) {
     if (e instanceof NoSheet) return refuse(422, e.title, e.message);

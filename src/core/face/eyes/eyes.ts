@@ -280,10 +280,8 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
   const stock = s.cupboard.eyes.find((e) => e.id === s.face.eyes.stockId);
   const most = stock && stock.stemMm > 0 ? stock.stemMm : Math.max(stem.lengthMm, 30);
   const found = s.memo.keep('stems', [room, choice, most], tryStems);
-  const touch =
-    level && apart !== null
-      ? figure(stemsTouch, { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm })
-      : null;
+  const touching =
+    level && apart !== null ? { apart, long: stem.lengthMm, down: stem.downDeg, thick: stem.thickMm } : null;
   return {
     choice,
     ...found,
@@ -291,7 +289,8 @@ function stemsOf(s: EyeSetting, places: readonly EyePlace[]): EyePlan['stems'] {
       level && apart !== null
         ? figure(stemGap, { apart, long: stem.lengthMm, inward: stem.inDeg, down: stem.downDeg, thick: stem.thickMm })
         : null,
-    touch: touch && Number.isFinite(touch.value) ? touch : null,
+    // Stems too short to meet meet at no angle.
+    touch: touching && Number.isFinite(stemsTouch.of(touching)) ? figure(stemsTouch, touching) : null,
   };
 }
 

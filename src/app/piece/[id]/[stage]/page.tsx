@@ -1,16 +1,16 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { STAGES } from '@/ui/frame/stages';
-import { StageScreen } from '@/ui/frame/StageScreen';
 
-export async function generateMetadata({ params }: { params: Promise<{ stage: string }> }): Promise<Metadata> {
+type Props = { params: Promise<{ stage: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { stage } = await params;
   return { title: STAGES.find((s) => s.path === stage)?.name ?? 'Desk' };
 }
 
-export default async function Page({ params }: { params: Promise<{ stage: string }> }) {
+export default async function Page({ params }: Props) {
   const { stage } = await params;
-  const known = STAGES.find((s) => s.path === stage);
-  if (!known) notFound();
-  return <StageScreen stage={known.path} />;
+  if (!STAGES.some((s) => s.path === stage)) notFound();
+  return null;
 }

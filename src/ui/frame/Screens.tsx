@@ -1,0 +1,60 @@
+'use client';
+/** Which screen is shown at which address. The page that comes from the server is the same for all of them. */
+import Box from '@mui/material/Box';
+import { lazy, Suspense, useEffect, type ReactNode } from 'react';
+import { NotFound } from './NotFound';
+import { STAGES } from './stages';
+import { StageBoundary } from './StageBoundary';
+import { useHere } from './way';
+
+const Shelf = lazy(async () => ({ default: (await import('@/ui/shelf/Shelf')).Shelf }));
+const Cupboard = lazy(async () => ({ default: (await import('@/ui/cupboard/CupboardScreen')).CupboardScreen }));
+const Handbook = lazy(async () => ({ default: (await import('@/ui/handbook/Handbook')).Handbook }));
+const Settings = lazy(async () => ({ default: (await import('@/ui/settings/SettingsScreen')).SettingsScreen }));
+const Desk = lazy(async () => ({ default: (await import('./StageScreen')).StageScreen }));
+
+interface Screen {
+  readonly title: string | null;
+  readonly shows: ReactNode;
+}
+
+const ROOMS: Readonly<Record<string, Screen>> = {
+  '/': { title: null, shows: <Shelf /> },
+  '/cupboard': { title: 'Cupboard', shows: <Cupboard /> },
+  '/handbook': { title: 'Handbook', shows: <Handbook /> },
+  '/settings': { title: 'Settings', shows: <Settings /> },
+};
+
+function screenAt(here: string): Screen {
+  const room = Object.hasOwn(ROOMS, here) ? ROOMS[here] : undefined;
+  if (room) return room;
+  const [, piece, id, path, ...more] = here.split('/');
+  const stage = STAGES.find((s) => s.path === path);
+  if (piece !== 'piece' || !id || !stage || more.length > 0) return { title: 'Nothing here', shows: <NotFound /> };
+  return { title: stage.name, shows: <Desk id={id} stage={stage.path} /> };
+}
+
+export function Screens() {
+  const here = useHere();
+  const screen = here === null ? null : screenAt(here);
+  const title = screen && (screen.title === null ? 'Fond Badger' : `${screen.title} · Fond Badger`);
+  useEffect(() => {
+    if (title !== null) document.title = title;
+  }, [title]);
+  return (
+    <>
+      {/* Whoever hears the screen is told that it is another one. */}
+      <Box
+        aria-live="polite"
+        sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}
+      >
+        {title}
+      </Box>
+      {screen && (
+        <StageBoundary what="This screen" resetKey={here}>
+          <Suspense fallback={null}>{screen.shows}</Suspense>
+        </StageBoundary>
+      )}
+    </>
+  );
+}
