@@ -88,8 +88,8 @@ export async function figure(page: Page, label: string): Promise<string> {
   ).trim();
 }
 
-/** Nothing found by axe of any level but what is argued, judged when nothing is fading from one colour into another any more. */
-export async function accessible(page: Page): Promise<void> {
+/** What axe finds, of any level, but for what is argued; judged when nothing is fading from one colour into another any more. */
+export async function barriers(page: Page, rules?: string[]): Promise<string[]> {
   await page.waitForFunction(() =>
     document
       .getAnimations()
@@ -98,10 +98,16 @@ export async function accessible(page: Page): Promise<void> {
   // In the page itself, which has no frames: no second page has to be opened for it.
   const { violations } = await new AxeBuilder({ page })
     .setLegacyMode(true)
-    .options({ resultTypes: ['violations'] })
+    .options({ resultTypes: ['violations'], ...(rules ? { runOnly: { type: 'rule', values: rules } } : {}) })
     .analyze();
-  const found = violations.filter((v) => !ARGUED.some((a) => a.rule === v.id));
-  expect(found.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  return violations
+    .filter((v) => !ARGUED.some((a) => a.rule === v.id))
+    .flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 120)} ${n.any[0]?.message ?? ''}`));
+}
+
+/** Nobody is shut out of what is shown. */
+export async function accessible(page: Page): Promise<void> {
+  expect(await barriers(page)).toEqual([]);
 }
 
 /** The last change is stored. */

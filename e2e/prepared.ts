@@ -30,12 +30,16 @@ export interface Preparing extends Pick<Settings, 'picture' | 'shape'> {
   readonly view?: Record<string, unknown>;
 }
 
-/** Fills the store of an empty browser; the page is left blank, on the same origin. @returns the id of the piece */
-export async function prepare(page: Page, name: Demo, { picture, shape, view }: Preparing): Promise<string> {
+/**
+ * Fills the store of an empty browser; the page is left blank, on the same origin.
+ * @param url address of the app where the page does not know it
+ * @returns the id of the piece
+ */
+export async function prepare(page: Page, name: Demo, { picture, shape, view }: Preparing, url = ''): Promise<string> {
   const id = DEMOS[name];
   await page.route('**/prepared', (r) => r.fulfill({ contentType: 'text/html', body: BLANK }));
   await page.route('**/prepared-plan', (r) => r.fulfill({ path: join(plans, packedName(id, shape)) }));
-  await page.goto('/prepared');
+  await page.goto(`${url}/prepared`);
   await page.evaluate(
     async ({ id, mark, picture, shape, view, database, kept }) => {
       interface Made {

@@ -51,5 +51,8 @@ export function plainWords(issue: z.core.$ZodRawIssue): string {
   }
 }
 
-/** Words that quote a damaged file stay short. */
-export const readable = (s: string, most = 300): string => (s.length > most ? `${s.slice(0, most)}…` : s);
+/** Words that quote a damaged file stay short, and so does every name in them. */
+export function readable(s: string, most = 300): string {
+  const short = s.replace(/\S+/g, shortened);
+  return short.length > most ? `${short.slice(0, most)}…` : short;
+}

@@ -96,9 +96,13 @@ function Table({
     changePiece((p) => ({ ...p, areas: p.areas.map((a) => (a.id === area.id ? { ...a, coat } : a)) }));
   const line = (label: string, cell: (c: Compared) => React.ReactNode) => (
     <tr>
-      <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
-        {label}
-      </Box>
+      {label === '' ? (
+        <td />
+      ) : (
+        <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
+          {label}
+        </Box>
+      )}
       {list.map((c) => (
         <td key={c.coat.method}>{cell(c)}</td>
       ))}

@@ -89,7 +89,9 @@ export function EyeRoom() {
         </>
       )}
       <Box role="group" aria-label="Layers of the eye">
-        <Typography variant="h3">Layers</Typography>
+        <Typography variant="h3" component="h2">
+          Layers
+        </Typography>
         <FaceField
           label="Rim"
           value={l.rimMm}
@@ -159,7 +161,7 @@ export function EyeRoom() {
           disabled={!canEdit}
           onChange={(v) => layers((x) => void (x.lighting = v))}
         />
-        <Typography variant="h3" sx={{ mt: 1.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
           Lights
         </Typography>
         <ChoiceRow
@@ -233,7 +235,7 @@ export function EyeRoom() {
             )}
           </>
         )}
-        <Typography variant="h3" sx={{ mt: 1.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
           Where it looks
         </Typography>
         <FaceField
@@ -260,7 +262,7 @@ export function EyeRoom() {
           disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.converge = v))}
         />
-        <Typography variant="h3" sx={{ mt: 1.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
           Lids
         </Typography>
         <FaceField

@@ -49,7 +49,7 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
   };
   return (
     <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
-      <Box component="h3" sx={{ px: 1.5, m: 0, fontSize: 13, fontWeight: 700 }}>
+      <Box component="h2" sx={{ px: 1.5, m: 0, fontSize: 13, fontWeight: 700 }}>
         {WORDS[of]}
       </Box>
       <Box component="ul" aria-label={WORDS[of]} sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>

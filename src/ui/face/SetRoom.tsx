@@ -130,7 +130,7 @@ export function SetRoom() {
       </Box>
       {p && (
         <>
-          <Typography variant="h3" sx={{ mt: 1.5 }}>
+          <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
             Steps
           </Typography>
           <Box component="ol" sx={{ fontSize: 13, pl: 2.5, my: 0.5, '& li': { mb: 0.75 } }}>

@@ -8,7 +8,12 @@ import { upToDate, useDesk } from '@/desk/store';
 export function ThreeColumns({ left, middle, right }: { left: ReactNode; middle: ReactNode; right: ReactNode }) {
   // Controls that stood alone would jump aside under the hand once the answer appears above them.
   const waiting = useDesk((s) => s.plan === null && !upToDate(s));
-  const side = { bgcolor: 'background.paper', overflow: 'auto', minHeight: 0 } as const;
+  // One below the other, all three move together; side by side, each on its own.
+  const side = {
+    bgcolor: 'background.paper',
+    overflow: { xs: 'visible', md: 'auto' },
+    minHeight: { xs: 'auto', md: 0 },
+  } as const;
   return (
     <Box
       component="main"
@@ -17,7 +22,7 @@ export function ThreeColumns({ left, middle, right }: { left: ReactNode; middle:
         minHeight: 0,
         display: 'grid',
         gridTemplateColumns: { xs: '1fr', md: '248px minmax(0, 1fr) 356px' },
-        gridTemplateRows: { xs: 'auto 420px auto', md: 'minmax(0, 1fr)' },
+        gridTemplateRows: { xs: 'max-content 420px max-content', md: 'minmax(0, 1fr)' },
         overflow: { xs: 'auto', md: 'hidden' },
       }}
     >

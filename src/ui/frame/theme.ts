@@ -59,6 +59,8 @@ export const theme = createTheme({
         text: { primary: '#F1F1EF', secondary: '#B9BCBC' },
         background: { default: '#2C2D2D', paper: '#383939' },
         divider: '#565858',
+        // What is chosen stays dark enough for quiet ink on it.
+        action: { selected: 'rgba(255, 255, 255, 0.08)' },
         desk: {
           stage: '#474848',
           sheet: '#383939',

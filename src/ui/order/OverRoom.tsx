@@ -42,7 +42,7 @@ export function OverRoom() {
       left={
         <Box component="ul" aria-label="Steps begun or done" sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
           {begun.length === 0 && (
-            <Box sx={{ p: 2, fontSize: 13 }}>
+            <Box component="li" sx={{ p: 2, fontSize: 13 }}>
               Nothing is done yet. What is done at the bench or ticked off appears here.
             </Box>
           )}

@@ -244,7 +244,7 @@ function SittingHead({ sitting: s }: { sitting: Sitting }) {
   ];
   return (
     <Box sx={{ borderBottom: 2, borderColor: 'text.primary', pb: 0.5, mb: 0.25 }}>
-      <Typography variant="h3" component="h3">
+      <Typography variant="h3" component="h2">
         Sitting {s.number}
         <Box component="span" sx={{ fontWeight: 400, ml: 1 }}>
           {s.date ? dateWords(s.date) : weekdayName(s.weekday)}, {q({ kind: 'time', value: s.minutes })}

@@ -53,7 +53,9 @@ export function TimeCharts({ plan }: { plan: Plan }) {
   const title = (text: string) => ({ display: true, text, color: ink });
   return (
     <>
-      <Typography variant="h3">Every sitting</Typography>
+      <Typography variant="h3" component="h2">
+        Every sitting
+      </Typography>
       <Box sx={{ height: 240, my: 1 }}>
         <Bar
           aria-label="Minutes of every sitting by kind of work"
@@ -84,7 +86,7 @@ export function TimeCharts({ plan }: { plan: Plan }) {
           q({ kind: 'share', value: t.minutes / (plan.work.minutesLeft || 1) }),
         ])}
       />
-      <Typography variant="h3" sx={{ mt: 2 }}>
+      <Typography variant="h3" component="h2" sx={{ mt: 2 }}>
         By area and part
       </Typography>
       <Box sx={{ height: 40 + 24 * areas.length, my: 1 }}>

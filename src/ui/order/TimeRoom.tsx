@@ -81,7 +81,9 @@ function Week() {
   const hand = useDesk((s) => s.hand);
   return (
     <Box role="group" aria-label="Minutes at the bench" sx={{ p: 1.5 }}>
-      <Typography variant="h3">At the bench, minutes</Typography>
+      <Typography variant="h3" component="h2">
+        At the bench, minutes
+      </Typography>
       {hand.benchMinutes.map((m, i) => (
         <MeasureField
           key={i}
@@ -93,7 +95,7 @@ function Week() {
           onChange={(v) => editHand((d) => void (d.benchMinutes[i] = Math.round(v)))}
         />
       ))}
-      <Typography variant="h3" sx={{ mt: 1.5 }}>
+      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         Beside it
       </Typography>
       <MeasureField
@@ -216,7 +218,9 @@ function Chain() {
   if (chain.length === 0) return null;
   return (
     <Box component="section" aria-label="The longest chain">
-      <Typography variant="h3">The longest chain</Typography>
+      <Typography variant="h3" component="h2">
+        The longest chain
+      </Typography>
       <Box sx={{ fontSize: 13, mb: 0.5 }}>
         {q({ kind: 'time', value: minutes })} with what has to set or dry between: put off one of these and all is
         later.

@@ -26,6 +26,7 @@ export function Working({ figure, method }: { figure?: Figure; method: string })
       <Typography sx={{ ...figures, fontSize: 13, mb: 1, whiteSpace: 'pre-wrap' }}>{m.formula}</Typography>
       <Box
         component="table"
+        aria-label={`Letters of: ${m.title}`}
         sx={{
           borderCollapse: 'collapse',
           width: '100%',

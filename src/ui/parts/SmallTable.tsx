@@ -28,11 +28,16 @@ export function SmallTable({ label, head, rows, marked }: SmallTableProps) {
     >
       <thead>
         <Box component="tr" sx={{ color: 'text.secondary' }}>
-          {head.map((h) => (
-            <th key={h} scope="col">
-              {h}
-            </th>
-          ))}
+          {head.map((h) =>
+            // What stands under no head says itself what it is.
+            h === '' ? (
+              <td key={h} />
+            ) : (
+              <th key={h} scope="col">
+                {h}
+              </th>
+            ),
+          )}
         </Box>
       </thead>
       <tbody>

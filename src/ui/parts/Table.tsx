@@ -47,11 +47,16 @@ export function Table({ caption, head, wide = true, children }: TableProps) {
       </Box>
       <thead>
         <tr>
-          {head.map((h) => (
-            <th key={h} scope="col" className={h.startsWith('=') ? 'n' : undefined}>
-              {h.startsWith('=') ? h.slice(1) : h}
-            </th>
-          ))}
+          {head.map((h) =>
+            // What stands under no head says itself what it is.
+            h === '' ? (
+              <td key={h} />
+            ) : (
+              <th key={h} scope="col" className={h.startsWith('=') ? 'n' : undefined}>
+                {h.startsWith('=') ? h.slice(1) : h}
+              </th>
+            ),
+          )}
         </tr>
       </thead>
       <tbody>{children}</tbody>

@@ -61,7 +61,11 @@ export function MarkingList() {
           </li>
         );
       })}
-      {markings.length === 0 && <Box sx={{ px: 1.5, fontSize: 13 }}>No markings yet.</Box>}
+      {markings.length === 0 && (
+        <Box component="li" sx={{ px: 1.5, fontSize: 13 }}>
+          No markings yet.
+        </Box>
+      )}
     </Box>
   );
 }

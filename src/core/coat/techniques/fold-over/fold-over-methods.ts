@@ -52,7 +52,7 @@ export const layMass = method({
 
 export const trimWaste = method({
   id: 'trim-waste',
-  title: 'Cut off in trimming',
+  title: 'Cut off in trimming laid fur',
   formula: 'W = m ℓ o / L',
   inputs: {
     lay: letter('m', 'laid wool on a cm of row', 'linear'),

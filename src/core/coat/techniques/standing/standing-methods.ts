@@ -49,7 +49,7 @@ export const groundWool = method({
 
 export const plushWaste = method({
   id: 'plush-waste',
-  title: 'Cut off in trimming',
+  title: 'Cut off in trimming standing wool',
   formula: 'W = m ℓ o / L',
   inputs: {
     lay: letter('m', 'laid wool on a cm of row, as trimmed', 'linear'),

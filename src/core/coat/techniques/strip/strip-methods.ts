@@ -35,7 +35,7 @@ export const stripMass = method({
 
 export const stripWaste = method({
   id: 'strip-waste',
-  title: 'Cut off in trimming',
+  title: 'Cut off in trimming a strip',
   formula: 'W = m ℓ (2 o + (1 − left) L + (1 − right) L) / (2 L)',
   inputs: {
     lay: letter('m', 'wool on a cm of strip as trimmed', 'linear'),
