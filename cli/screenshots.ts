@@ -9,7 +9,7 @@ import config from '../playwright.config';
 const port = 3178;
 const home = `http://127.0.0.1:${port}`;
 const out = `${import.meta.dirname}/../docs/screenshots`;
-const server = spawn('npx', ['next', 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
+const server = spawn(process.execPath, ['cli/serve.mjs', '--hostname', '127.0.0.1', '--port', String(port)], {
   stdio: 'ignore',
   detached: true,
 });

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../demo/load';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import { cases, told } from './counts';
+import { cases, LONG, told } from './counts';
 import { openWindow, quiet, withStore, type Window } from './windows';
 
 const WINDOWS = 3;
@@ -249,7 +249,7 @@ async function judge(m: Model, r: Real): Promise<void> {
   expect(names.filter((n) => n.endsWith('(put back)')).length).toBe(r.beside);
 }
 
-describe('windows that share a browser', () => {
+describe('windows that share a browser', { timeout: LONG ? 3_600_000 : 180_000 }, () => {
   const windows: Window[] = [];
   const away = withStore();
   beforeAll(async () => {

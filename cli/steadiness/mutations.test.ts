@@ -13,7 +13,7 @@ import { makePlan } from '@/core/plan';
 import { shared } from '@/core/share';
 import { readScan } from '@/worker/scan-file';
 import { noNumbers } from '../testing/no-numbers';
-import { cases, told } from './counts';
+import { cases, LONG, told } from './counts';
 import { bytesLike, texts } from './mutate';
 
 /** As coarse as an animal can be and still have all its parts. */
@@ -62,7 +62,7 @@ function planner(demo: (typeof DEMOS)[keyof typeof DEMOS]) {
   };
 }
 
-describe('files that are damaged or meant to harm', () => {
+describe('files that are damaged or meant to harm', { timeout: LONG ? 3_600_000 : 180_000 }, () => {
   it.each(Object.entries(DEMOS))('are a piece that can be planned, or refused in words (%s)', (_, demo) => {
     const plan = planner(demo);
     fc.assert(

@@ -43,9 +43,9 @@ const program = (): Promise<string> =>
 
 /** Runs the program once more: what it holds is this window's own. */
 async function load(): Promise<typeof Parts> {
-  const module = { exports: {} };
-  new Function('module', 'exports', 'require', await program())(module, module.exports, createRequire(import.meta.url));
-  return module.exports as typeof Parts;
+  const own = { exports: {} };
+  new Function('module', 'exports', 'require', await program())(own, own.exports, createRequire(import.meta.url));
+  return own.exports as typeof Parts;
 }
 
 /** Opens a window with its cupboard read and followed. */

@@ -1,16 +1,18 @@
 /**
  * All tests:            ./test
  * Only some, at work:   ./test unit [NAME]     ./test browser [NAME]
+ * All cases of the tests of steadiness, and what they counted into docs/steadiness.md: ./test --long
  * NAME is part of a file's path, or else of a test's title. SEED=n repeats the random cases of an earlier run.
  *
  * Plans shared by the tests, types, lint and the build go beside the unit tests; then the browser tests, one shard a core,
  * each with a server and a port of its own. The last line counts all tests.
  */
 import { execFileSync, spawn } from 'node:child_process';
-import { createWriteStream, existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createWriteStream, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { browserPath } from '../../e2e/browser-path';
+import { steadinessReport } from '../steadiness/report';
 import { startServers, type Server } from './servers';
 import { browserOutcome, notBegun, summary, unitOutcome, type Outcome } from './summary';
 
@@ -22,9 +24,11 @@ const seed = Number(process.env.SEED ?? Math.floor(Math.random() * 2 ** 31));
 const chromium = browserPath();
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-const [kind = 'all', name] = process.argv.slice(2);
+const args = process.argv.slice(2);
+const long = args.includes('--long');
+const [kind = 'all', name] = args.filter((a) => a !== '--long');
 if (!['all', 'unit', 'browser'].includes(kind) || !Number.isFinite(seed)) {
-  say('Usage: ./test [unit|browser [NAME]], with SEED a whole number');
+  say('Usage: ./test [unit|browser [NAME]] [--long], with SEED a whole number');
   process.exit(2);
 }
 
@@ -48,7 +52,10 @@ async function step(
   const log = join(out, `${title.replaceAll(' ', '-')}.log`);
   const file = createWriteStream(log);
   const code = await new Promise<number>((done) => {
-    const child = spawn(command, args, { cwd: root, env: { ...process.env, SEED: String(seed), ...more } });
+    const child = spawn(command, args, {
+      cwd: root,
+      env: { ...process.env, SEED: String(seed), ...(long ? { LONG: '1' } : {}), ...more },
+    });
     for (const words of [child.stdout, child.stderr]) {
       words.on('data', (d: Buffer) => {
         file.write(d);
@@ -139,6 +146,7 @@ async function browser(built: boolean): Promise<Outcome> {
   }
   const good = await step('browser tests', bin('playwright'), ['test', ...args], true, {
     SHARDS: JSON.stringify(servers.map((s) => s.url)),
+    SERVERS: JSON.stringify(servers.map((s) => s.pid)),
   });
   for (const s of servers) s.stop();
   return counted('browser tests', good, browserOutcome(report('browser.json')));
@@ -174,6 +182,7 @@ if (kind === 'unit') {
   outcomes.push(unitTests, await browser(built));
 }
 
+if (long && kind === 'all') writeFileSync(join(root, 'docs/steadiness.md'), steadinessReport(seed));
 const { lines, good } = summary(outcomes, stepsFailed);
 say(
   `Times: ${took.map(([t, s]) => `${t} ${s.toFixed(0)} s`).join(', ')}; in all ${((performance.now() - begun) / 60_000).toFixed(1)} min`,

@@ -8,6 +8,8 @@ const root = join(import.meta.dirname, '../..');
 
 export interface Server {
   readonly url: string;
+  /** Of the process that serves. */
+  readonly pid: number;
   readonly stop: () => void;
 }
 
@@ -32,7 +34,7 @@ export async function startServer(port: number, log: string, patienceMs = 60_000
   const out = openSync(log, 'w');
   const child: ChildProcess = spawn(
     process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '--hostname', '127.0.0.1', '--port', String(port)],
+    [join(root, 'cli/serve.mjs'), '--hostname', '127.0.0.1', '--port', String(port)],
     { cwd: root, stdio: ['ignore', out, out], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } },
   );
   let ended = false;
@@ -49,7 +51,7 @@ export async function startServer(port: number, log: string, patienceMs = 60_000
         (r) => r.ok,
         () => false,
       ));
-    if (answers && !ended) return { url, stop };
+    if (answers && !ended) return { url, pid: child.pid!, stop };
     await new Promise((r) => setTimeout(r, 200));
   }
   stop();

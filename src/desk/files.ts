@@ -4,6 +4,7 @@ import type { Hand } from '@/core/piece/hand';
 import { parsePiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { connect } from './connection';
+import { report } from './report';
 import { planOptions, sheetOptions, type Settings } from './settings';
 import type { SheetKind } from '@/sheets/make-sheet';
 import { loadPiece, savePiece } from './storage';
@@ -26,6 +27,11 @@ export function savePieceFile(piece: Piece): void {
 /** Hands out what is stored as it is, for whoever can still read it. */
 export function saveRecordFile(name: string, raw: unknown): void {
   hand(`${name}.json`, new Blob([`${JSON.stringify(raw, null, 2)}\n`], { type: 'application/json' }));
+}
+
+/** Hands out what went wrong in this window. */
+export function saveReportFile(): void {
+  saveRecordFile(`fond-badger-report-${new Date().toISOString().slice(0, 10)}`, report());
 }
 
 type OpenedFile =

@@ -22,7 +22,9 @@ export const useOffline = create<Offline>()((): Offline => ({ copy: 'unknown', w
 /** The server is asked for a newer edition when the window is looked at again, at most so often, ms. */
 const EVERY = 60 * 60 * 1000;
 
-const build = (): string | null => document.querySelector<HTMLMetaElement>('meta[name="build"]')?.content ?? null;
+/** Which build this window runs; null while the program is being written. */
+export const buildMark = (): string | null =>
+  document.querySelector<HTMLMetaElement>('meta[name="build"]')?.content ?? null;
 
 /** Asks the service worker. @throws with what went wrong there */
 function ask(worker: ServiceWorker, what: 'stand' | 'look' | 'take'): Promise<Stand> {
@@ -35,7 +37,7 @@ function ask(worker: ServiceWorker, what: 'stand' | 'look' | 'take'): Promise<St
 }
 
 function told({ serves, newest }: Stand): void {
-  const mine = build();
+  const mine = buildMark();
   useOffline.setState({
     copy: serves === null ? 'asked' : 'whole',
     why: null,
@@ -55,7 +57,7 @@ async function look(): Promise<void> {
 
 /** Has a copy of the program kept in this browser and kept up with. Returns what ends it. */
 export function keepOffline(): () => void {
-  if (build() === null) {
+  if (buildMark() === null) {
     useOffline.setState({ copy: 'none' });
     return () => undefined;
   }

@@ -9,6 +9,7 @@ import type { Progress } from '@/core/plan';
 import { connect, connected, endWorker, whenLost, WorkerGone } from './connection';
 import { shared } from '@/core/share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
+import { noteWrong } from './report';
 import { planOptions } from './settings';
 import { say, useDesk, type Desk } from './store';
 
@@ -86,6 +87,7 @@ async function request(): Promise<void> {
       begunAgain = piece;
       return void request();
     }
+    noteWrong('working out the plan', e);
     useDesk.setState({ progress: null, draft: null, planError: e instanceof Error ? e.message : String(e) });
   }
 }

@@ -54,9 +54,7 @@ export function figure<Name extends string>(m: Method<Name>, inputs: Readonly<Re
   const missing = names.filter((n) => !Number.isFinite(inputs[n]));
   if (missing.length > 0 || !Number.isFinite(value)) {
     const from = (missing.length > 0 ? missing : names).map((n) => m.inputs[n].meaning).join(', ');
-    throw new NoFigure(
-      `“${m.title}” cannot be worked out with what was chosen for: ${from}. Take the last change back.`,
-    );
+    throw new NoFigure(`“${m.title}” cannot be worked out with what was chosen for: ${from}.`);
   }
   return { method: m.id, value, kind: m.result.kind, inputs };
 }

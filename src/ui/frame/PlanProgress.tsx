@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import { saveReportFile } from '@/desk/files';
 import { planAgain, stopPlanning } from '@/desk/planner';
 import { useDesk } from '@/desk/store';
 import { useLate } from './useLate';
@@ -20,6 +21,7 @@ export function PlanProgress() {
       <Notice role="alert">
         <span>The plan could not be worked out: {error}. Your piece is safe; undo the last change or try again.</span>
         <Button onClick={planAgain}>Try again</Button>
+        <Button onClick={saveReportFile}>Save a report to a file</Button>
       </Notice>
     );
   }

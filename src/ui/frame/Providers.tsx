@@ -6,6 +6,7 @@ import Snackbar from '@mui/material/Snackbar';
 import { useEffect, useState, type ReactNode } from 'react';
 import { z } from 'zod';
 import { keepOffline } from '@/desk/offline';
+import { hearWrongs } from '@/desk/report';
 import { keepCupboard, openCupboard } from '@/desk/session';
 import { useDesk } from '@/desk/store';
 import { ReadyContext } from './ready';
@@ -32,6 +33,7 @@ export function Providers({ children }: { children: ReactNode }) {
       end?.();
     };
   }, []);
+  useEffect(hearWrongs, []);
   useEffect(keepOffline, []);
   useEffect(() => {
     // Leaving is questioned only while something could not be stored.

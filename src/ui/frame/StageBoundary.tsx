@@ -3,6 +3,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Component, type ReactNode } from 'react';
+import { saveReportFile } from '@/desk/files';
+import { noteWrong } from '@/desk/report';
 
 interface Props {
   readonly what: string;
@@ -24,7 +26,8 @@ export class StageBoundary extends Component<Props, { error: Error | null; key: 
     return props.resetKey === state.key ? null : { error: null, key: props.resetKey };
   }
 
-  override componentDidCatch() {
+  override componentDidCatch(error: Error) {
+    noteWrong(this.props.what, error);
     this.props.onFail?.();
   }
 
@@ -36,7 +39,8 @@ export class StageBoundary extends Component<Props, { error: Error | null; key: 
         sx={{ p: 3, bgcolor: 'background.paper', border: 1, borderColor: 'divider', m: 2, fontSize: 13 }}
       >
         {this.props.what} cannot be shown ({this.state.error.message}). Your piece and its figures are safe.{' '}
-        <Button onClick={() => this.setState({ error: null })}>Show it again</Button>
+        <Button onClick={() => this.setState({ error: null })}>Show it again</Button>{' '}
+        <Button onClick={saveReportFile}>Save a report to a file</Button>
       </Box>
     );
   }

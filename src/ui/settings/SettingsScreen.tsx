@@ -6,6 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
+import type { ReactNode } from 'react';
 import { defaultHand, handSchema, type Hand } from '@/core/piece/hand';
 import type { QuantityKind } from '@/core/text';
 import type { Settings } from '@/desk/settings';
@@ -13,8 +14,10 @@ import { editHand, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
-import { KeptHere } from './KeptHere';
 import { MeasureField } from '@/ui/parts/MeasureField';
+import { KeptHere } from './KeptHere';
+import { Licences } from './Licences';
+import { Report } from './Report';
 
 type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes'>;
 
@@ -46,6 +49,21 @@ const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
 ];
 
 const whole = (k: Rate) => k === 'passesLine' || k === 'passesFold';
+
+function Sheet({ id, title, children }: { id: string; title: string; children: ReactNode }) {
+  return (
+    <Box
+      component="section"
+      aria-labelledby={id}
+      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5 }}
+    >
+      <Typography id={id} variant="h2" sx={{ mb: 1 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
 
 export function SettingsScreen() {
   const { ready, failed } = useReady();
@@ -130,6 +148,12 @@ export function SettingsScreen() {
               </TextField>
             </Box>
             <KeptHere />
+            <Sheet id="s-wrong" title="If something goes wrong">
+              <Report />
+            </Sheet>
+            <Sheet id="s-licences" title="What ships with the program">
+              <Licences />
+            </Sheet>
           </Box>
           <Box
             component="section"

@@ -8,7 +8,14 @@ export const runtime = 'nodejs';
 export const dynamic = 'force-dynamic';
 
 /** Icons, and what a browser installs the program by. */
-const BESIDE = ['/icon.svg', '/manifest.webmanifest', '/icons/192.png', '/icons/512.png', '/icons/512-whole.png'];
+const BESIDE = [
+  '/licences.txt',
+  '/icon.svg',
+  '/manifest.webmanifest',
+  '/icons/192.png',
+  '/icons/512.png',
+  '/icons/512-whole.png',
+];
 
 export async function GET(): Promise<Response> {
   const build = await buildId();

@@ -1,5 +1,5 @@
-/** One request of the sheets' door in a thread of its own. */
-import { parentPort, workerData } from 'node:worker_threads';
+/** Requests of the sheets' door in a thread, one after the other. */
+import { parentPort } from 'node:worker_threads';
 import { answer, type Asked } from './answer';
 
-void answer(workerData as Asked).then((a) => parentPort!.postMessage(a));
+parentPort!.on('message', (asked: Asked) => void answer(asked).then((a) => parentPort!.postMessage(a)));
