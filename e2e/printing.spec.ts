@@ -238,6 +238,14 @@ test('the server says that it is there, and every route carries what keeps it sa
   }
 });
 
+test('what no page asks is refused as such', async ({ request }) => {
+  for (const method of ['TRACE', 'PUT', 'DELETE', 'PATCH']) {
+    const answer = await request.fetch('/handbook', { method });
+    expect(answer.status(), method).toBe(405);
+    expect(answer.headers().allow, method).toContain('GET');
+  }
+});
+
 test('pages carry a strict policy: no eval, own origin only', async ({ request }) => {
   const csp = (await request.get('/')).headers()['content-security-policy']!;
   expect(csp).toContain("default-src 'self'");

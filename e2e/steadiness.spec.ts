@@ -1,4 +1,5 @@
-import { docket, expect, openDemo, settled, test } from './desk';
+import { readFileSync } from 'node:fs';
+import { accessible, docket, expect, openDemo, settled, test } from './desk';
 
 /** Every screen there is, with a piece on the desk. */
 const SCREENS: readonly string[] = [
@@ -140,4 +141,35 @@ test('after sheets are made whoever works by key is still at the button', async 
   await item.press('Enter');
   await made;
   await expect(page.getByRole('button', { name: 'Print sheets' })).toBeFocused();
+});
+
+test('settings: a report of what went wrong holds nothing of the maker’s, and what ships is listed with its licences', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Kingfisher', 'log');
+  await page.evaluate(
+    () => void window.dispatchEvent(new ErrorEvent('error', { error: new Error('made for a test') })),
+  );
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByText('Once something went wrong in this window, last: made for a test')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a report to a file' }).click();
+  const text = readFileSync(await (await download).path(), 'utf8');
+  const report = JSON.parse(text) as {
+    program: string;
+    screen: string;
+    wrongs: { says: string }[];
+    sizes: { areas: number };
+  };
+  expect(report.wrongs.map((w) => w.says)).toEqual(['made for a test']);
+  expect(report.program).toBe(await page.locator('meta[name="build"]').getAttribute('content'));
+  expect(report.sizes.areas).toBeGreaterThanOrEqual(5);
+  // Nothing by which the piece or its maker is known.
+  expect(text).not.toMatch(/kingfisher/i);
+  await page.getByRole('button', { name: 'Show the licences' }).click();
+  const licences = page.getByRole('region', { name: 'Licences' });
+  await expect(licences).toContainText('SIL OPEN FONT LICENSE');
+  await expect(licences).toContainText('three 0.187.0 (MIT)');
+  await accessible(page);
 });

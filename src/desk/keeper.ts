@@ -6,6 +6,7 @@
 import { alike } from '@/core/alike';
 import type { Read } from '@/core/piece/read';
 import { redone } from './merge';
+import { Pause } from './pause';
 
 export interface Edit<T> {
   readonly before: T;
@@ -36,16 +37,13 @@ interface Kept<T> {
   readonly waiting: (n: number) => void;
 }
 
-const FIRST_PAUSE = 500;
-const LONGEST_PAUSE = 30_000;
-
 export class Keeper<T extends object> {
   #base: T | null;
   #queue: Edit<T>[] = [];
   #shown: T;
   #busy: Promise<void> | null = null;
   #lost = false;
-  #wake: (() => void) | null = null;
+  readonly #pause = new Pause();
 
   /** @param doc as it was read; @param there whether it is stored already */
   constructor(
@@ -89,7 +87,7 @@ export class Keeper<T extends object> {
 
   /** Tries at once what waits for its next turn. */
   retry(): void {
-    this.#wake?.();
+    this.#pause.wake();
   }
 
   /** Begins anew where nothing could be read: this window's state is stored whatever is there. */
@@ -124,7 +122,7 @@ export class Keeper<T extends object> {
   }
 
   async #write(): Promise<void> {
-    for (let pause = FIRST_PAUSE; this.#queue.length > 0 && !this.#lost;) {
+    while (this.#queue.length > 0 && !this.#lost) {
       const batch = [...this.#queue];
       try {
         // Nothing is taken as done before it is on the disk.
@@ -135,16 +133,11 @@ export class Keeper<T extends object> {
           return typeof outcome === 'string' ? undefined : outcome.doc;
         });
         this.#done(batch, outcome);
-        pause = FIRST_PAUSE;
+        this.#pause.well();
         this.kept.trouble(null);
       } catch (e) {
         this.kept.trouble(e instanceof Error ? e.message : String(e));
-        await new Promise<void>((r) => {
-          const timer = setTimeout(r, pause);
-          this.#wake = () => (clearTimeout(timer), r());
-        });
-        this.#wake = null;
-        pause = Math.min(LONGEST_PAUSE, 2 * pause);
+        await this.#pause.wait();
       }
     }
   }

@@ -6,7 +6,7 @@ import { create } from 'zustand';
 import type { Stand } from '@/worker/offline-copy';
 import { useDesk } from './store';
 
-export interface Offline {
+interface Offline {
   /**
    * `unsafe` where the page did not come over a safe line or the browser cannot keep a copy; `none` while the program is being
    * written; `asked` until the first copy is whole.

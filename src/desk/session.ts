@@ -10,6 +10,7 @@ import { PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 import { demoCupboard } from './demo';
 import { freshId } from './files';
 import { Keeper, type Edit, type Lost } from './keeper';
+import { Pause } from './pause';
 import { defaultSettings, settingsSchema, type Settings } from './settings';
 import {
   goBackTo,
@@ -111,24 +112,29 @@ export async function beginAnew(name: Thing): Promise<void> {
   });
 }
 
+/** Under way, of what is not kept edit by edit: settings, and how pieces are looked at. */
+const pauses = new Set<Pause>();
+
 /** Writes the newest value and nothing older, again until it is written. */
 function latest(name: string, write: (value: unknown) => Promise<void>): (value: unknown) => void {
   let next: { readonly value: unknown } | null = null;
   let busy = false;
+  const pause = new Pause();
   const run = async () => {
     busy = true;
     waiting(name, 1);
-    for (let pause = 500; next;) {
+    while (next) {
       const now: { readonly value: unknown } = next;
       try {
         await write(now.value);
         trouble(name, null);
         if (next === now) next = null;
-        pause = 500;
+        pause.well();
       } catch (e) {
         trouble(name, inWords(e));
-        await new Promise((r) => setTimeout(r, pause));
-        pause = Math.min(30_000, 2 * pause);
+        pauses.add(pause);
+        await pause.wait();
+        pauses.delete(pause);
       }
     }
     busy = false;
@@ -283,6 +289,7 @@ export async function goBack(state: Pick<EarlierState, 'id' | 'doc'>): Promise<v
 /** Tries again at once to store what could not be stored. */
 export function storeNow(): void {
   for (const k of [keepers.cupboard, keepers.hand, ...pieces.values()]) k?.retry();
+  for (const p of pauses) p.wake();
 }
 
 /** Keeps how the piece on the desk is looked at. Returns what ends it. */

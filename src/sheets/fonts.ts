@@ -1,7 +1,7 @@
 /** The font files sheets are set from; whoever makes sheets brings them, since a page reads them elsewhere than a server. */
 import { unpackWoff } from './woff';
 
-export const FONT_FILES = ['latin-400', 'latin-700', 'latin-ext-400', 'latin-ext-700'] as const;
+const FONT_FILES = ['latin-400', 'latin-700', 'latin-ext-400', 'latin-ext-700'] as const;
 export type FontFile = (typeof FONT_FILES)[number];
 
 /** Plain font files by what is in them. */
