@@ -10,7 +10,8 @@ export const LONG = process.env.LONG === '1';
 /** @param tenth cases of a run that is not long */
 export const cases = (tenth: number): number => (LONG ? 10 * tenth : tenth);
 
-export const COUNTS = join(root, 'out/tests/steadiness');
+/** Counts of all cases are kept apart from those of a tenth. */
+export const COUNTS = join(root, LONG ? 'out/steadiness' : 'out/tests/steadiness');
 
 /** Writes down what a test counted, for `docs/steadiness.md`. */
 export function told(name: string, counted: Readonly<Record<string, number | string>>): void {

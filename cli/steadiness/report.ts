@@ -1,7 +1,8 @@
 /** What the tests of steadiness counted, as a page of the documents. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { COUNTS } from './counts';
+
+const COUNTS = join(import.meta.dirname, '../../out/steadiness');
 
 type Counted = Readonly<Record<string, number | string>>;
 

@@ -153,6 +153,8 @@ async function browser(built: boolean): Promise<Outcome> {
 }
 
 rmSync(out, { recursive: true, force: true });
+// In parts (./test unit --long, ./test browser --long) the counts come together.
+if (long && kind === 'all') rmSync(join(root, 'out/steadiness'), { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 say(`Random cases come from SEED=${seed}; ${cores} shards`);
 
@@ -182,7 +184,7 @@ if (kind === 'unit') {
   outcomes.push(unitTests, await browser(built));
 }
 
-if (long && kind === 'all') writeFileSync(join(root, 'docs/steadiness.md'), steadinessReport(seed));
+if (long) writeFileSync(join(root, 'docs/steadiness.md'), steadinessReport(seed));
 const { lines, good } = summary(outcomes, stepsFailed);
 say(
   `Times: ${took.map(([t, s]) => `${t} ${s.toFixed(0)} s`).join(', ')}; in all ${((performance.now() - begun) / 60_000).toFixed(1)} min`,

@@ -15,9 +15,11 @@ interface Offline {
   readonly why: string | null;
   /** A newer edition lies ready; or it was taken in another window, and this one still runs the old. */
   readonly newer: 'ready' | 'taken' | null;
+  /** The maker does not want to hear of it in this window. */
+  readonly later: boolean;
 }
 
-export const useOffline = create<Offline>()((): Offline => ({ copy: 'unknown', why: null, newer: null }));
+export const useOffline = create<Offline>()((): Offline => ({ copy: 'unknown', why: null, newer: null, later: false }));
 
 /** The server is asked for a newer edition when the window is looked at again, at most so often, ms. */
 const EVERY = 60 * 60 * 1000;

@@ -8,7 +8,7 @@ import { takeNewer, useOffline } from '@/desk/offline';
 
 export function NewerEdition() {
   const newer = useOffline((s) => s.newer);
-  const [later, setLater] = useState(false);
+  const later = useOffline((s) => s.later);
   const [taking, setTaking] = useState(false);
   if (newer === null || later) return null;
   return (
@@ -29,7 +29,7 @@ export function NewerEdition() {
           >
             {taking ? 'Storing first' : 'Begin anew with it'}
           </Button>
-          <Button onClick={() => setLater(true)}>Later</Button>
+          <Button onClick={() => useOffline.setState({ later: true })}>Later</Button>
         </Box>
       }
     >

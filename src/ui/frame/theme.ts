@@ -87,6 +87,16 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 600, fontSize: 13 },
   },
   components: {
+    // Colours are judged beside it: no tinted ground, the mark says what kind it is.
+    MuiAlert: {
+      styleOverrides: {
+        root: {
+          backgroundColor: 'var(--mui-palette-background-paper)',
+          color: 'var(--mui-palette-text-primary)',
+          border: '1px solid var(--mui-palette-divider)',
+        },
+      },
+    },
     // The base of all buttons takes its outline away; whoever works by key must see where they are.
     MuiButtonBase: {
       styleOverrides: {
