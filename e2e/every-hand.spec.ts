@@ -96,3 +96,18 @@ test('shelf, cupboard, handbook and settings for every hand', async ({ desk: pag
     await judged(page, path);
   }
 });
+
+test('whoever asks the system for more contrast has seven to one, in a light surround and in a dim one', async ({
+  desk: page,
+}) => {
+  await page.emulateMedia({ contrast: 'more' });
+  await openDemo(page, 'Pine marten', 'coat');
+  for (const stage of ['Coat', 'Order', 'Log']) {
+    await page.getByRole('link', { name: new RegExp(stage) }).click();
+    await settled(page);
+    for (const scheme of ['light', 'dark'] as const) {
+      await surround(page, scheme);
+      expect.soft(await barriers(page, ['color-contrast-enhanced']), `${stage}, ${scheme}`).toEqual([]);
+    }
+  }
+});

@@ -11,7 +11,7 @@ export const LONG = process.env.LONG === '1';
 export const cases = (tenth: number): number => (LONG ? 10 * tenth : tenth);
 
 /** Counts of all cases are kept apart from those of a tenth. */
-export const COUNTS = join(root, LONG ? 'out/steadiness' : 'out/tests/steadiness');
+const COUNTS = join(root, LONG ? 'out/steadiness' : 'out/tests/steadiness');
 
 /** Writes down what a test counted, for `docs/steadiness.md`. */
 export function told(name: string, counted: Readonly<Record<string, number | string>>): void {

@@ -28,8 +28,9 @@ const EVERY = 60 * 60 * 1000;
 export const buildMark = (): string | null =>
   document.querySelector<HTMLMetaElement>('meta[name="build"]')?.content ?? null;
 
-/** Asks the service worker. @throws with what went wrong there */
-function ask(worker: ServiceWorker, what: 'stand' | 'look' | 'take'): Promise<Stand> {
+/** Asks the service worker that is there now. @throws with what went wrong there */
+async function ask(what: 'stand' | 'look' | 'take'): Promise<Stand> {
+  const worker = (await navigator.serviceWorker.ready).active!;
   const { port1, port2 } = new MessageChannel();
   return new Promise((done, fail) => {
     port1.onmessage = (e: MessageEvent<{ stand?: Stand; failed?: string }>) =>
@@ -43,18 +44,18 @@ function told({ serves, newest }: Stand): void {
   useOffline.setState({
     copy: serves === null ? 'asked' : 'whole',
     why: null,
-    newer: serves !== null && serves !== mine ? 'taken' : newest !== serves ? 'ready' : null,
+    // Loaded past the copy, a window may run the newest before it is served.
+    newer: newest === null || newest === mine ? null : serves === mine ? 'ready' : 'taken',
   });
 }
 
-let active: ServiceWorker | null = null;
 let looked = -Infinity;
 
 async function look(): Promise<void> {
-  if (!active || Date.now() - looked < EVERY) return;
+  if (Date.now() - looked < EVERY) return;
   looked = Date.now();
   // With the server gone the copy is as good as it was.
-  told(await ask(active, 'look').catch(() => ask(active!, 'stand')));
+  told(await ask('look').catch(() => ask('stand')));
 }
 
 /** Has a copy of the program kept in this browser and kept up with. Returns what ends it. */
@@ -77,7 +78,6 @@ export function keepOffline(): () => void {
       });
       // Without the server it is not found out whether there is a newer one; what is there goes on.
       if (registration.installing && !registration.active) await installed(registration.installing);
-      active = (await manager.ready).active;
       await look();
       document.addEventListener('visibilitychange', seen);
     } catch (e) {
@@ -105,6 +105,6 @@ export async function takeNewer(): Promise<void> {
     if (now()) return stored();
     const end = useDesk.subscribe(() => now() && (end(), stored()));
   });
-  if (active && useOffline.getState().newer === 'ready') await ask(active, 'take');
+  if (useOffline.getState().newer === 'ready') await ask('take');
   location.reload();
 }
