@@ -228,7 +228,7 @@ describe('properties', () => {
 
   it('an animal k times as long has rows k times as long, as many of them at k times the spacing', () => {
     const m = new Memo();
-    const base = makePlan(pineMarten, cupboard, hand, m, least);
+    const base = makePlan(pineMarten, cupboard, hand, m, coarse);
     fc.assert(
       fc.property(fc.double({ min: 0.4, max: 4, noNaN: true }), (k) => {
         const grown: Piece = {
@@ -239,7 +239,7 @@ describe('properties', () => {
             coat: { ...(a.coat as FoldOver), spacingMm: (a.coat as FoldOver).spacingMm * k },
           })),
         };
-        const p = makePlan(grown, cupboard, hand, m, least);
+        const p = makePlan(grown, cupboard, hand, m, coarse);
         p.coat.areas.forEach((a, i) => {
           const was = base.coat.areas[i]!.fur!.rows;
           expect(a.fur!.rows.rows.length).toBe(was.rows.length);
