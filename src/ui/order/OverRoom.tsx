@@ -82,7 +82,9 @@ export function OverRoom() {
         >
           {over && from && over.undone.length > 0 ? (
             <>
-              <Typography variant="h3">Undone, to do again</Typography>
+              <Typography variant="h3" component="h2">
+                Undone, to do again
+              </Typography>
               <Table caption="Steps undone" head={['Step', 'Because', '=done', '=take off', '=again', '=wool']}>
                 {over.undone.map((u) => (
                   <tr key={u.id}>
@@ -99,7 +101,7 @@ export function OverRoom() {
               </Table>
               {over.look.length > 0 && (
                 <>
-                  <Typography variant="h3" sx={{ mt: 2 }}>
+                  <Typography variant="h3" component="h2" sx={{ mt: 2 }}>
                     Stays, but look at it
                   </Typography>
                   <Box component="ul" sx={{ fontSize: 13, pl: 2.5 }}>
