@@ -13,7 +13,6 @@ interface Locked {
   readonly dev?: boolean;
   readonly optional?: boolean;
   readonly devOptional?: boolean;
-  readonly peer?: boolean;
 }
 
 export interface Shipped {

@@ -3,7 +3,7 @@
  * service worker keeps the copy; this window asks it to look for a newer one now and then.
  */
 import { create } from 'zustand';
-import type { Stand } from '@/worker/offline-copy';
+import { newerFor, type Newer, type Stand } from '@/worker/offline-copy';
 import { useDesk } from './store';
 
 interface Offline {
@@ -13,8 +13,7 @@ interface Offline {
    */
   readonly copy: 'unknown' | 'unsafe' | 'none' | 'asked' | 'whole' | 'failed';
   readonly why: string | null;
-  /** A newer edition lies ready; or it was taken in another window, and this one still runs the old. */
-  readonly newer: 'ready' | 'taken' | null;
+  readonly newer: Newer;
   /** The maker does not want to hear of it in this window. */
   readonly later: boolean;
 }
@@ -39,13 +38,11 @@ async function ask(what: 'stand' | 'look' | 'take'): Promise<Stand> {
   });
 }
 
-function told({ serves, newest }: Stand): void {
-  const mine = buildMark();
+function told(stand: Stand): void {
   useOffline.setState({
-    copy: serves === null ? 'asked' : 'whole',
+    copy: stand.serves === null ? 'asked' : 'whole',
     why: null,
-    // Loaded past the copy, a window may run the newest before it is served.
-    newer: newest === null || newest === mine ? null : serves === mine ? 'ready' : 'taken',
+    newer: newerFor(buildMark(), stand),
   });
 }
 

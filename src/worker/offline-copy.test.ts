@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { OfflineCopy, type Edition } from './offline-copy';
+import { newerFor, OfflineCopy, type Edition } from './offline-copy';
 
 /** Caches as a browser has them (Service Workers, W3C, "Cache"), as far as they are used here. */
 class Shelves {
@@ -39,6 +39,19 @@ function begin() {
   return { shelves, server, copy: new OfflineCopy(shelves as unknown as CacheStorage, server.get) };
 }
 const text = async (r: Promise<Response | undefined>) => (await r)?.text();
+
+describe('a window', () => {
+  it.each([
+    ['of the edition that is served, with none newer', 'one', 'one', 'one', null],
+    ['of the edition that is served, with a newer one beside it', 'one', 'one', 'two', 'ready'],
+    ['of the one before, after another window took the newer', 'one', 'two', 'two', 'taken'],
+    ['of the one before, with yet a newer one beside', 'one', 'two', 'three', 'taken'],
+    ['loaded past the copy with the newest', 'two', 'one', 'two', null],
+    ['in which no edition is whole yet', 'one', null, null, null],
+  ] as const)('%s', (_, mine, serves, newest, newer) => {
+    expect(newerFor(mine, { serves, newest, before: null })).toBe(newer);
+  });
+});
 
 describe('the copy of the program', () => {
   it('is served whole once every file is here, and with the server gone', async () => {

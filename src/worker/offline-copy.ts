@@ -17,6 +17,13 @@ export interface Stand {
   readonly before: string | null;
 }
 
+/** A newer edition lies ready; or it was taken in another window, and this one still runs the old. */
+export type Newer = 'ready' | 'taken' | null;
+
+/** @param mine build a window runs; loaded past the copy it may be the newest before that is served */
+export const newerFor = (mine: string | null, { serves, newest }: Stand): Newer =>
+  newest === null || newest === mine ? null : serves === mine ? 'ready' : 'taken';
+
 /** One page stands for every screen; which one it shows it reads from the address. */
 const SHELL = '/';
 const PREFIX = 'fond-badger ';

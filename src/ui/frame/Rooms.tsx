@@ -1,21 +1,15 @@
 'use client';
 /** The other rooms: shelf, cupboard, handbook, settings. */
 import Box from '@mui/material/Box';
+import { ROOMS } from './rooms';
 import { useHere } from './way';
 import { WayTo } from './WayTo';
-
-const ROOMS = [
-  ['/', 'Shelf'],
-  ['/cupboard', 'Cupboard'],
-  ['/handbook', 'Handbook'],
-  ['/settings', 'Settings'],
-] as const;
 
 export function Rooms() {
   const here = useHere();
   return (
     <Box component="nav" aria-label="Rooms" sx={{ display: 'flex', gap: 2 }}>
-      {ROOMS.map(([href, name]) => (
+      {ROOMS.map(({ path: href, name }) => (
         <Box
           key={href}
           component={WayTo}

@@ -2,7 +2,9 @@
 /** Which screen is shown at which address. The page that comes from the server is the same for all of them. */
 import Box from '@mui/material/Box';
 import { lazy, Suspense, useEffect, type ReactNode } from 'react';
+import { unseen } from '@/ui/parts/unseen';
 import { NotFound } from './NotFound';
+import { ROOMS, roomTitle, type RoomPath } from './rooms';
 import { STAGES } from './stages';
 import { StageBoundary } from './StageBoundary';
 import { useHere } from './way';
@@ -18,16 +20,16 @@ interface Screen {
   readonly shows: ReactNode;
 }
 
-const ROOMS: Readonly<Record<string, Screen>> = {
-  '/': { title: null, shows: <Shelf /> },
-  '/cupboard': { title: 'Cupboard', shows: <Cupboard /> },
-  '/handbook': { title: 'Handbook', shows: <Handbook /> },
-  '/settings': { title: 'Settings', shows: <Settings /> },
+const SHOWS: Readonly<Record<RoomPath, ReactNode>> = {
+  '/': <Shelf />,
+  '/cupboard': <Cupboard />,
+  '/handbook': <Handbook />,
+  '/settings': <Settings />,
 };
 
 function screenAt(here: string): Screen {
-  const room = Object.hasOwn(ROOMS, here) ? ROOMS[here] : undefined;
-  if (room) return room;
+  const room = ROOMS.find((r) => r.path === here);
+  if (room) return { title: roomTitle(room.path), shows: SHOWS[room.path] };
   const [, piece, id, path, ...more] = here.split('/');
   const stage = STAGES.find((s) => s.path === path);
   if (piece !== 'piece' || !id || !stage || more.length > 0) return { title: 'Nothing here', shows: <NotFound /> };
@@ -44,10 +46,7 @@ export function Screens() {
   return (
     <>
       {/* Whoever hears the screen is told that it is another one. */}
-      <Box
-        aria-live="polite"
-        sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}
-      >
+      <Box aria-live="polite" sx={unseen}>
         {title}
       </Box>
       {screen && (

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
+import { unseen } from './unseen';
 
 interface TableProps {
   /** What the table is, for those who hear it. */
@@ -12,14 +13,6 @@ interface TableProps {
   readonly wide?: boolean;
   readonly children: ReactNode;
 }
-
-const unseen = {
-  position: 'absolute',
-  width: '1px',
-  height: '1px',
-  overflow: 'hidden',
-  clipPath: 'inset(50%)',
-} as const;
 
 export function Table({ caption, head, wide = true, children }: TableProps) {
   return (
