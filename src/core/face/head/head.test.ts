@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { produce } from 'immer';
-import { alpacaCria, pineMarten } from '../../../../demo/load';
+import { alpacaCria, brownHare, pineMarten } from '../../../../demo/load';
 import { faceOf } from '../../../../demo/plain-face';
 import { change } from '../../../../demo/plain-marten';
+import { workForm } from '@/core/form/form';
 import { buildEdges } from '@/core/geometry/mesh';
 import { polygonise } from '@/core/geometry/polygonise';
 import { makeField } from '@/core/geometry/field';
 import { crossings, insideSkin } from '@/core/geometry/rays';
 import { norm, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Piece } from '@/core/piece/schema';
-import type { Head } from './head';
+import { headOf, type Head } from './head';
 import { measureMarks, type Mark } from './marks';
 
 const ballOf = (R: number, at: Vec3 = [0, 0, 0]) =>
@@ -132,4 +133,26 @@ describe('the frame of the head', () => {
     expect(f.headWidthMm / (wide * scale)).toBeGreaterThan(0.95);
     expect(f.headWidthMm / (wide * scale)).toBeLessThan(1.25);
   });
+});
+
+describe('a head in relief worked out very coarsely', () => {
+  // Its border on the board may be a handful of corners, and has been none at all.
+  it.each([1 / 20, 1 / 25, 1 / 30, 1 / 45])(
+    'has its outline where it meets the board, with edges of %d of its length',
+    (edgeShare) => {
+      for (const grown of [1, 1.1]) {
+        const form = structuredClone(brownHare.form);
+        const board = form.parts.find((p) => p.shape === 'board')!;
+        board.halfLength *= grown;
+        const { head: headPart, nose } = brownHare.face!;
+        const head = headOf(workForm(form, edgeShare), headPart, nose.at)!;
+        expect(head.profile.lines.length).toBeGreaterThanOrEqual(1);
+        for (const k of [0, 1] as const) {
+          const high = head.profile.max[k] - head.profile.min[k];
+          expect(high).toBeGreaterThan(0.5 * head.heightMm);
+          expect(high).toBeLessThan(3 * head.heightMm);
+        }
+      }
+    },
+  );
 });

@@ -161,14 +161,17 @@ export function headOf(form: FormWork, headPart: string, noseAt: Place): Head | 
     lengthMm: -lo[2]!,
     heightMm: hi[1]! - lo[1]!,
     front: outline(mesh, edges, [0, 0, 1], [0, 1, 0]),
-    // A relief never turns away from its viewer: what is seen of the head is where it meets the board.
-    profile: form.body.board ? rim(mesh, edges) : outline(mesh, edges, [1, 0, 0], [0, 1, 0]),
+    // A relief never turns away from its viewer: what is seen of the head is where it meets the board, if it does.
+    profile: (form.body.board && rim(mesh, edges)) || outline(mesh, edges, [1, 0, 0], [0, 1, 0]),
     above: outline(mesh, edges, [0, 1, 0], [0, 0, 1]),
   };
 }
 
-/** The border of an open surface as lines, seen in profile. */
-function rim(mesh: Mesh, edges: Edges): Outline {
+/** Shorter borders are specks beside the head, points. */
+const SPECK = 8;
+
+/** The border of an open surface as lines, seen in profile; the longest however coarse it is. @returns null where it is closed */
+function rim(mesh: Mesh, edges: Edges): Outline | null {
   const next = new Map<number, number[]>();
   for (const [a, b] of borderEdges(edges)) {
     next.set(a, [...(next.get(a) ?? []), b]);
@@ -185,9 +188,12 @@ function rim(mesh: Mesh, edges: Edges): Outline {
       points.push(-p[3 * at + 2]!, p[3 * at + 1]!);
     }
     points.push(-p[3 * start + 2]!, p[3 * start + 1]!);
-    if (points.length > 16) lines.push(Float64Array.from(points));
+    lines.push(Float64Array.from(points));
   }
-  const all = lines.flatMap((l) => [...l]);
+  if (lines.length === 0) return null;
+  const longest = lines.reduce((a, b) => (b.length > a.length ? b : a));
+  const kept = lines.filter((l) => l === longest || l.length > 2 * SPECK);
+  const all = kept.flatMap((l) => [...l]);
   const of = (k: number) => all.filter((_, i) => i % 2 === k);
-  return { lines, min: [Math.min(...of(0)), Math.min(...of(1))], max: [Math.max(...of(0)), Math.max(...of(1))] };
+  return { lines: kept, min: [Math.min(...of(0)), Math.min(...of(1))], max: [Math.max(...of(0)), Math.max(...of(1))] };
 }
