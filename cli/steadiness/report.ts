@@ -44,7 +44,7 @@ export function steadinessReport(seed: number): string {
   return [
     '# Steadiness',
     '',
-    `Made by \`./test --long\`, random cases from SEED=${seed}. A tenth of it runs in every \`./test\`, with other cases each time.`,
+    `Made by \`./test --long\`, random cases from SEED=${seed}. A tenth of it runs in every \`./test\`, with other cases for each commit.`,
     'A case that fails fails the run; what is counted here held.',
     '',
     parts.join('\n'),

@@ -2,7 +2,8 @@
  * All tests:            ./test
  * Only some, at work:   ./test unit [NAME]     ./test browser [NAME]
  * All cases of the tests of steadiness, and what they counted into docs/steadiness.md: ./test --long
- * NAME is part of a file's path, or else of a test's title. SEED=n repeats the random cases of an earlier run.
+ * NAME is part of a file's path, or else of a test's title. SEED=n repeats the random cases of an earlier run; without it a
+ * commit has its own, so that whoever runs the same commit tries the same cases, and a long run has others each time.
  *
  * Plans shared by the tests, types, lint and the build go beside the unit tests; then the browser tests, one shard a core,
  * each with a server and a port of its own. The last line counts all tests.
@@ -20,12 +21,21 @@ const root = join(import.meta.dirname, '../..');
 const out = join(root, 'out/tests');
 const bin = (name: string) => join(root, 'node_modules/.bin', name);
 const cores = Math.max(1, Math.min(4, availableParallelism()));
-const seed = Number(process.env.SEED ?? Math.floor(Math.random() * 2 ** 31));
 const chromium = browserPath();
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
 const args = process.argv.slice(2);
 const long = args.includes('--long');
+/** A run that fails should tell of the change in hand, not of luck. */
+const ofCommit = (): number => {
+  try {
+    return parseInt(execFileSync('git', ['rev-parse', 'HEAD'], { cwd: root, encoding: 'utf8' }).slice(0, 7), 16);
+  } catch {
+    // Without a history, as in an archive.
+    return 1;
+  }
+};
+const seed = Number(process.env.SEED ?? (long ? Math.floor(Math.random() * 2 ** 31) : ofCommit()));
 const [kind = 'all', name] = args.filter((a) => a !== '--long');
 if (!['all', 'unit', 'browser'].includes(kind) || !Number.isFinite(seed)) {
   say('Usage: ./test [unit|browser [NAME]] [--long], with SEED a whole number');

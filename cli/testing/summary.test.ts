@@ -51,6 +51,45 @@ describe('the closing lines', () => {
     expect(s.good).toBe(false);
   });
 
+  it('name what failed and why, before the last line, in plain letters', () => {
+    const words = 'AssertionError: \u001b[31mexpected 3 to be 4\u001b[39m\n\n    at here';
+    const one = unit({
+      numFailedTests: 1,
+      testResults: [
+        {
+          name: '/here/src/a.test.ts',
+          status: 'failed',
+          assertionResults: [{ fullName: 'two', status: 'failed', failureMessages: [words] }],
+        },
+        { name: '/here/src/b.test.ts', status: 'failed', message: 'no such module', assertionResults: [] },
+      ],
+    });
+    const other: BrowserReport = {
+      suites: [
+        {
+          title: 'coat.spec.ts',
+          specs: [
+            {
+              title: 'rows',
+              tests: [{ status: 'unexpected', results: [{ duration: 5, errors: [{ message: 'not seen' }] }] }],
+            },
+          ],
+        },
+      ],
+    };
+    const { lines } = summary([unitOutcome(one, '/here/'), browserOutcome(other)], []);
+    expect(lines.slice(lines.indexOf('Failed: src/b.test.ts'))).toEqual([
+      'Failed: src/b.test.ts',
+      '    no such module',
+      'Failed: src/a.test.ts: two',
+      '    AssertionError: expected 3 to be 4',
+      '        at here',
+      'Failed: coat.spec.ts: rows',
+      '    not seen',
+      '3 passed, 3 failed',
+    ]);
+  });
+
   it('what could not be begun is not run, with its reason, and neither failed nor good', () => {
     const s = summary([unitOutcome(unit()), notBegun('browser', 69, 'no browser can be started')], []);
     expect(s.lines).toContain('Not run: 69 browser tests (no browser can be started)');

@@ -5,6 +5,12 @@ export interface TestTime {
   readonly ms: number;
 }
 
+/** A test that failed, and the first lines of why. */
+export interface Failure {
+  readonly name: string;
+  readonly says: readonly string[];
+}
+
 /** What came of one kind of tests. */
 export interface Outcome {
   readonly kind: 'unit' | 'browser';
@@ -14,7 +20,18 @@ export interface Outcome {
   /** Why tests were not run, where any were not. */
   readonly why: string | null;
   readonly times: readonly TestTime[];
+  readonly failures: readonly Failure[];
 }
+
+/** Lines of a failure that are shown at the end; all of it stands where it happened. */
+const SHOWN = 12;
+/** @param words as a runner gives them, with colours for a terminal */
+const firstLines = (words: string): string[] =>
+  words
+    .replace(/\u001b\[[0-9;]*m/g, '')
+    .split('\n')
+    .filter((l) => l.trim() !== '')
+    .slice(0, SHOWN);
 
 /** The report of the unit tests, as far as it is read here. */
 export interface UnitReport {
@@ -25,7 +42,13 @@ export interface UnitReport {
   readonly testResults: readonly {
     readonly name: string;
     readonly status: string;
-    readonly assertionResults: readonly { readonly fullName: string; readonly duration?: number | null }[];
+    readonly message?: string;
+    readonly assertionResults: readonly {
+      readonly fullName: string;
+      readonly duration?: number | null;
+      readonly status?: string;
+      readonly failureMessages?: readonly string[] | null;
+    }[];
   }[];
 }
 
@@ -35,7 +58,10 @@ interface Suite {
     readonly title: string;
     readonly tests: readonly {
       readonly status: 'expected' | 'unexpected' | 'flaky' | 'skipped';
-      readonly results: readonly { readonly duration: number }[];
+      readonly results: readonly {
+        readonly duration: number;
+        readonly errors?: readonly { readonly message?: string }[];
+      }[];
     }[];
   }[];
   readonly suites?: readonly Suite[];
@@ -49,37 +75,50 @@ export interface BrowserReport {
 
 /** Unit tests; a file that could not be run at all counts as one failed. */
 export function unitOutcome(report: UnitReport | null, root = ''): Outcome {
-  if (!report)
-    return { kind: 'unit', passed: 0, failed: 0, notRun: 1, why: 'the unit tests left no report', times: [] };
-  const broken = report.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length;
+  if (!report) return notBegun('unit', 1, 'the unit tests left no report');
+  const broken = report.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0);
   const skipped = report.numPendingTests + (report.numTodoTests ?? 0);
   return {
     kind: 'unit',
     passed: report.numPassedTests,
-    failed: report.numFailedTests + broken,
+    failed: report.numFailedTests + broken.length,
     notRun: skipped,
     why: skipped > 0 ? 'marked to be passed over' : null,
     times: report.testResults.flatMap((f) =>
       f.assertionResults.map((t) => ({ name: `${f.name.replace(root, '')}: ${t.fullName}`, ms: t.duration ?? 0 })),
     ),
+    failures: [
+      ...broken.map((f) => ({ name: f.name.replace(root, ''), says: firstLines(f.message ?? '') })),
+      ...report.testResults.flatMap((f) =>
+        f.assertionResults
+          .filter((t) => t.status === 'failed')
+          .map((t) => ({
+            name: `${f.name.replace(root, '')}: ${t.fullName}`,
+            says: firstLines((t.failureMessages ?? []).join('\n')),
+          })),
+      ),
+    ],
   };
 }
 
 /** Browser tests. One that passed at a second try has failed: it does not tell the truth every time. */
 export function browserOutcome(report: BrowserReport | null): Outcome {
-  if (!report) {
-    return { kind: 'browser', passed: 0, failed: 0, notRun: 1, why: 'the browser tests left no report', times: [] };
-  }
+  if (!report) return notBegun('browser', 1, 'the browser tests left no report');
   let passed = 0;
   let failed = 0;
   let notRun = 0;
   const times: TestTime[] = [];
+  const failures: Failure[] = [];
   const walk = (s: Suite, file: string) => {
     for (const spec of s.specs ?? []) {
       for (const t of spec.tests) {
         if (t.status === 'skipped' || t.results.length === 0) notRun++;
         else if (t.status === 'expected') passed++;
-        else failed++;
+        else {
+          failed++;
+          const words = t.results.flatMap((r) => (r.errors ?? []).map((e) => e.message ?? ''));
+          failures.push({ name: `${file}: ${spec.title}`, says: firstLines(words.join('\n')) });
+        }
         times.push({ name: `${file}: ${spec.title}`, ms: t.results.reduce((ms, r) => ms + r.duration, 0) });
       }
     }
@@ -88,7 +127,15 @@ export function browserOutcome(report: BrowserReport | null): Outcome {
   for (const s of report.suites) walk(s, s.title);
   const trouble = report.errors?.[0]?.message?.split('\n')[0] ?? null;
   if (passed + failed + notRun === 0) notRun = 1;
-  return { kind: 'browser', passed, failed, notRun, why: notRun > 0 ? (trouble ?? 'passed over') : null, times };
+  return {
+    kind: 'browser',
+    passed,
+    failed,
+    notRun,
+    why: notRun > 0 ? (trouble ?? 'passed over') : null,
+    times,
+    failures,
+  };
 }
 
 /** Tests that could not even be begun. */
@@ -99,6 +146,7 @@ export const notBegun = (kind: Outcome['kind'], count: number, why: string): Out
   notRun: count,
   why,
   times: [],
+  failures: [],
 });
 
 export interface Summary {
@@ -117,6 +165,9 @@ export function summary(outcomes: readonly Outcome[], stepsFailed: readonly stri
     const slow = [...o.times].sort((a, b) => b.ms - a.ms).slice(0, longest);
     if (slow.length > 0) lines.push(`The longest ${o.kind} tests:`);
     for (const t of slow) lines.push(`${(t.ms / 1000).toFixed(1).padStart(8)} s  ${t.name}`);
+  }
+  for (const f of outcomes.flatMap((o) => o.failures)) {
+    lines.push(`Failed: ${f.name}`, ...f.says.map((l) => `    ${l}`));
   }
   for (const s of stepsFailed) lines.push(`Failed without a test: ${s}`);
   for (const o of outcomes) {
