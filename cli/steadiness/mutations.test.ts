@@ -27,7 +27,8 @@ const inWords = (read: Read<unknown>): void => {
   for (const { where, says } of read.problems) {
     expect(says.length, says.slice(0, 400)).toBeLessThanOrEqual(301);
     expect(where.length, where.slice(0, 400)).toBeLessThanOrEqual(301);
-    expect(says).not.toMatch(NOT_A_MAKERS);
+    // What stands in quotes is the file's own.
+    expect(says.replace(/“[^”]*”/g, '')).not.toMatch(NOT_A_MAKERS);
   }
 };
 const parsed = (text: string): unknown => {

@@ -47,7 +47,7 @@ describe('reading a piece', () => {
 
   it('refuses combs, eyes and slits on parts the animal does not have, and a coat out of its range', () => {
     const turn = { kind: 'turn' as const, where: { parts: ['fin'] }, turnDeg: 20 };
-    expect(problems(edited((q) => void q.combs.push(turn)))[0]!.says).toMatch(/combed on a part called fin/);
+    expect(problems(edited((q) => void q.combs.push(turn)))[0]!.says).toMatch(/combed on a part called “fin”/);
     const fin = { part: 'fin', side: 'left' as const, along: 0.5, up: 0, out: 1 };
     expect(problems(edited((q) => void (q.areas[0]!.awayFrom = fin)))[0]!.says).toMatch(/points away from a part/);
     const sheet = {
@@ -58,7 +58,7 @@ describe('reading a piece', () => {
       anchorMm: 25,
       slit: 'fin',
     } as const;
-    expect(problems(edited((q) => void (q.areas[0]!.coat = sheet)))[0]!.says).toMatch(/slit for a part called fin/);
+    expect(problems(edited((q) => void (q.areas[0]!.coat = sheet)))[0]!.says).toMatch(/slit for a part called “fin”/);
     expect(problems(edited((q) => void (q.areas[0]!.coat = { ...sheet, slit: null, layers: 99 })))[0]).toEqual({
       where: 'areas › Flanks › coat › layers',
       says: 'Layers must be between 1 and 12',

@@ -276,7 +276,7 @@ function checkParts({ form }: Fields, tell: Tell): void {
           ['form', 'parts', i, 'on'],
           seen.has(at.id)
             ? `${p.name} sits on itself`
-            : `${at.name} sits on a part called ${at.on}, which this animal does not have`,
+            : `${at.name} sits on a part called “${at.on}”, which this animal does not have`,
         );
         break;
       }
@@ -288,7 +288,7 @@ function checkParts({ form }: Fields, tell: Tell): void {
     if (!p || j.node >= (p.shape === 'limb' ? p.nodes.length : 2)) {
       tell(
         ['form', 'pose', i],
-        `The pose bends ${p ? `${p.name} at a joint it does not have` : `a part called ${j.part}, which this animal does not have`}`,
+        `The pose bends ${p ? `${p.name} at a joint it does not have` : `a part called “${j.part}”, which this animal does not have`}`,
       );
     }
   });
@@ -296,7 +296,7 @@ function checkParts({ form }: Fields, tell: Tell): void {
 
 /** Everything that lies or sits on a part lies on one there is. */
 function checkPlaces(piece: Fields, parts: ReadonlySet<string>, tell: Tell): void {
-  const lostOf = (part: string) => `on a part called ${part}, which this animal does not have`;
+  const lostOf = (part: string) => `on a part called “${part}”, which this animal does not have`;
   piece.combs.forEach((c, i) => {
     const used = c.kind === 'turn' ? c.where.parts : c.places.map((q) => q.part);
     const lost = used.find((p) => !parts.has(p));
@@ -315,7 +315,7 @@ function checkPlaces(piece: Fields, parts: ReadonlySet<string>, tell: Tell): voi
 
 /** An area has a place, and only on parts there are. */
 function checkArea(a: Area, i: number, parts: ReadonlySet<string>, tell: Tell): void {
-  const lostOf = (part: string) => `a part called ${part}, which this animal does not have`;
+  const lostOf = (part: string) => `a part called “${part}”, which this animal does not have`;
   if (a.where.length === 0 && !a.strokes.some((s) => s.adds))
     tell(['areas', i, 'where'], `${a.name} needs a place on the animal`);
   a.strokes.forEach((s, j) => {

@@ -126,7 +126,7 @@ describe('parts taken away', () => {
   it('a face on a part the animal does not have is refused in words', () => {
     const r = readPiece(change(pineMarten, (d) => void (d.face!.eyes.at.part = 'snout')));
     expect(r.ok ? '' : r.problems[0]!.says).toBe(
-      'The eye sits on a part called snout, which this animal does not have',
+      'The eye sits on a part called “snout”, which this animal does not have',
     );
   });
 });
