@@ -9,7 +9,7 @@ RUN node cli/build-app.mjs && npm prune --omit=dev
 
 FROM node:20-slim
 WORKDIR /app
-ENV NODE_ENV=production NEXT_TELEMETRY_DISABLED=1
+ENV NODE_ENV=production NEXT_TELEMETRY_DISABLED=1 MALLOC_ARENA_MAX=2
 # Nothing is written while it serves: pieces stay in the browsers of those who look at it.
 COPY --from=build --chown=root:root /app /app
 USER node

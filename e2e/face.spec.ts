@@ -224,7 +224,7 @@ test('whiskers and brows: added, threaded, glued with a trial first; fur that gr
     .click();
   await expect(docket(page)).not.toContainText('Fur of Crown grows into the eye.');
   await page.getByRole('button', { name: 'Add whiskers' }).click();
-  await expect(docket(page)).toContainText(/8 threads, together \d+ cm/);
+  await expect(docket(page)).toContainText(/8 threads cut to \d+(\.5)? mm, together \d+ cm/);
   await docket(page)
     .getByRole('button', { name: /^Use White horsehair/ })
     .click();

@@ -203,11 +203,15 @@ for (const half of [1, 2])
           counts['changes acknowledged before them']!++;
           first?.();
         };
-        // What is under way when the browser ends fails, as it must.
-        const work = does(page, url, ack, () => context.newPage()).catch(() => undefined);
-        // From the first acknowledgement on: before that there is nothing to lose.
-        await Promise.race([begun, work, new Promise((r) => setTimeout(r, 20_000))]);
+        let killed = false;
+        const work = does(page, url, ack, () => context.newPage()).catch((e: unknown) => {
+          // What is under way when the browser ends fails, as it must; nothing else may.
+          if (!killed) throw e;
+        });
+        // From the first acknowledgement on: before that there is nothing to lose, and an older store is not yet put in its place.
+        await Promise.race([begun, work]);
         await new Promise((r) => setTimeout(r, ms));
+        killed = true;
         await kill(alive);
         await work;
         counts[name] = (counts[name] ?? 0) + 1;

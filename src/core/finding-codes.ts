@@ -25,6 +25,7 @@ interface Stages {
     | 'stray'
     | 'too-close'
     | 'too-thick'
+    | 'stands-out'
     | 'long-for-body'
     | 'tips-band'
     | 'anchor-slips'
@@ -92,6 +93,7 @@ interface Stages {
     | 'whisker-thread'
     | 'whisker-short'
     | 'whisker-gauge'
+    | 'whisker-long'
     | 'whisker-passes'
     | 'level';
   readonly needle: 'none' | 'shut' | 'tight' | 'coarse' | 'eye' | 'lining' | 'nowhere' | 'prising' | 'missing';

@@ -1,13 +1,12 @@
 /** Every formula the plan uses, once; ways of laying bring their own. The docket, the handbook and the printed sheets read it. */
-import { slantedCover } from '@/core/coat/cover/cover-slant';
 import { blendPart } from '@/core/coat/blended';
 import { lineWool } from '@/core/face/face-wool';
 import { arealMass, fibresPerMm, layerMass } from '@/core/wool/fibre';
-import { furLoft, rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { furLoft, furTightness } from '@/core/coat/loft';
+import { rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import {
   collarMass,
   coreMass,
-  coreMinutes,
   fringeLength,
   limbLength,
   looseVolume,
@@ -32,10 +31,11 @@ import {
 import { deviation, pictureScale } from '@/core/form/compare';
 import { feltMass, patternScale, showsThrough } from '@/core/build/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
-import { blendFriele, blendStearns, layerMinutes, layerOfColour, veilSeen } from '@/core/shade/shade-methods';
+import { blendFriele, blendStearns, layerOfColour, veilSeen } from '@/core/shade/shade-methods';
 import { veilLayers } from '@/core/shade/layers/veil';
 import { needleMarks, safeStroke, stabTime, strokeDepth } from '@/core/needle/needle-methods';
 import { lotCost } from '@/core/stock/stock';
+import { workTime } from '@/core/time/work-time';
 import type { Method } from '@/core/method/define';
 import { WAYS } from '@/core/coat/ways';
 
@@ -48,7 +48,7 @@ export const methods: readonly Method[] = [
   showsThrough,
   coreMass,
   looseVolume,
-  coreMinutes,
+  workTime,
   limbLength,
   fringeLength,
   collarMass,
@@ -62,7 +62,7 @@ export const methods: readonly Method[] = [
   fibresPerMm,
   arealMass,
   furLoft,
-  slantedCover,
+  furTightness,
   ...new Set(WAYS.flatMap((w) => w.methods)),
   blendPart,
   blendStearns,
@@ -70,7 +70,6 @@ export const methods: readonly Method[] = [
   veilLayers,
   veilSeen,
   layerOfColour,
-  layerMinutes,
   eyeFactor,
   eyeFromPicture,
   seenDisc,

@@ -136,7 +136,7 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
     shade: shade.result,
     ground: groundOf(work, coat.result, core.result, frame.result, shaped.owner, x.memo),
     eyes: eyesIn(face.result?.zones ?? []),
-    operations: tied(afterPhotographs([photographs(), ...building, ...afterCore(laid)]), face.ties),
+    operations: tied(afterPhotographs([photographs(x.hand), ...building, ...afterCore(laid)]), face.ties),
   });
   const { needles, sorted, sittings } = ordered;
   const stock = planStock(x, { coat: coat.result, operations: ordered.operations });

@@ -2,6 +2,7 @@
  * Asking for needle work: what each stage says of it in its own figures. Which needle, how deep and at what angle is worked
  * out later. Lengths mm, areas mm2, masses g, densities mg/cm3.
  */
+import { stabsAMinute } from '@/core/time/elements';
 import type { Vec3 } from './geometry/vec';
 import type { Lot } from './piece/cupboard';
 import type { Hand } from './piece/hand';
@@ -45,7 +46,7 @@ export const joinParts = (minutes: number, collarMm: number, lot: Lot | null, ha
   kind: 'join',
   where: { on: 'joints' },
   passes: 2,
-  stabs: minutes * hand.stabsPerMinute * 0.7,
+  stabs: minutes * stabsAMinute(hand) * 0.7,
   layerMm: collarMm,
 });
 
@@ -155,7 +156,7 @@ export const atPlaces = (
   kind,
   where: { on: 'places', places },
   passes: 2,
-  stabs: minutes * hand.stabsPerMinute * 0.5,
+  stabs: minutes * stabsAMinute(hand) * 0.5,
   layerMm,
   topMgCm2: layerMm * (hand.feltedDensityMgCm3 / 10),
   finenessUm: umOf(lot),

@@ -3,6 +3,7 @@
  * steps of other stages have to wait for. Judgement lives next to the figures it judges; work to do is said as operations
  * and only ordered elsewhere.
  */
+import type { Work } from '@/core/time/elements';
 import type { Decision } from './decision';
 import type { FindingCode } from './finding-codes';
 import type { Memo } from './memo';
@@ -135,6 +136,8 @@ export interface Operation {
   readonly tools: readonly Text[];
   /** Done before the eyes are set, so that they are not in its way. */
   readonly beforeEyes?: true;
+  /** The elements of its work, and the minutes they take. */
+  readonly work: Work;
   readonly minutes: number;
   /** What has to set or dry before what comes after it can begin, minutes. */
   readonly wait?: { readonly minutes: number; readonly says: Text };

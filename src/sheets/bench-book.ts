@@ -11,7 +11,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import type { Step } from '@/core/order/order';
 import type { Sitting } from '@/core/order/work';
-import { format, words, type Units } from '@/units/units';
+import { format, timeSpan, words, type Units } from '@/units/units';
 import { woolWords } from '@/units/wool-words';
 import { faceSheets } from './face-sheets';
 import { MARGIN, Paper, type SheetOptions } from './paper';
@@ -31,7 +31,7 @@ export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   const done = work.progress.filter((p) => p.share >= 1).length;
   paper.heading(`${piece.name}: bench book`, 'H1');
   paper.paragraph(
-    `${work.steps.length - done} steps left${done > 0 ? `, ${done} done` : ''}, about ${format({ kind: 'time', value: work.minutesLeft }, u)} in ${work.sittings.length} sittings` +
+    `${work.steps.length - done} steps left${done > 0 ? `, ${done} done` : ''}, ${timeSpan(work.spanLeft)}, in ${work.sittings.length} sittings` +
       `${work.finishDate ? `, done on ${work.finishDate}` : ''}. ${format({ kind: 'mass', value: plan.stock.needG }, u)} of wool.`,
   );
   paper.paragraph(

@@ -2,6 +2,7 @@
  * The face card: front and profile at true size with pins to push through, calliper and thread tables, the hole angles as a
  * gauge to hold against the head, the eye from rim to light at true size and four times, whiskers and their thread.
  */
+import { levelSays } from '@/core/face/level/level';
 import { onRight } from '@/core/face/head/mark-names';
 import { eyeColours, eyeShapes, type EyeShape } from '@/core/face/drawing/eye-drawing';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
@@ -40,7 +41,7 @@ function card(paper: Paper, piece: Piece, face: Face, plan: Plan, of: FacePlan, 
   paper.heading(`${piece.name}: face card`, 'H1');
   paper.paragraph(
     `Head ${mm(of.headWidthMm)} wide, ${mm(of.headHeightMm)} high, ${mm(of.headLengthMm)} from the tip of the nose to the back. ` +
-      `${EYE_SPECS[face.eyes.kind].title}, ${mm(face.eyes.sizeMm)}${of.eyes.style ? `, ${of.eyes.style}` : ''}. Level within ${mm(of.tolerance.value)}.`,
+      `${EYE_SPECS[face.eyes.kind].title}, ${mm(face.eyes.sizeMm)}${of.eyes.style ? `, ${of.eyes.style}` : ''}. ${words(levelSays(of), u)}`,
   );
   paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.y + 1), BAR);
   paper.y += 8;
@@ -124,6 +125,11 @@ function template(paper: Paper, of: FacePlan, d: FaceDrawing, side: ChartSide, x
         },
       );
       paper.text(VIEW[side], x0, y0 + 0.5, { size: 8, grey: true });
+      if (side === 'front') {
+        const foot = y0 + d.max[1] - d.min[1] - 3;
+        paper.text('its right', x0, foot, { size: 8, grey: true });
+        paper.text('its left', x0 + d.max[0] - d.min[0] - 10, foot, { size: 8, grey: true });
+      }
     },
     `The face, ${VIEW[side]}, at true size with ${marks.length} places to pin`,
   );
@@ -140,16 +146,20 @@ function tables(paper: Paper, of: FacePlan, u: Units): void {
       'To the nose, thread',
       'Left to right, callipers',
       'Left to right, thread',
-      'Over the ear line',
+      'Above the nose',
+      'Above the mouth',
+      'Above the ear line',
     ],
-    [40, 28, 28, 28, 28, 24],
-    [false, true, true, true, true, true],
+    [38, 22, 22, 22, 22, 18, 18, 18],
+    [false, true, true, true, true, true, true, true],
     rows.map((m) => [
       m.name.replace(', left', ''),
       mm(m.noseStraightMm),
       mm(m.noseOverMm),
       mm(m.twinStraightMm),
       mm(m.twinOverMm),
+      mm(m.aboveNoseMm),
+      mm(m.aboveMouthMm),
       mm(m.aboveEarLineMm),
     ]),
   );

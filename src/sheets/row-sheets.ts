@@ -10,7 +10,7 @@ import { wayOf } from '@/core/coat/ways';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import { format, words, type Units } from '@/units/units';
+import { format, timeSpan, words, type Units } from '@/units/units';
 import { woolWords } from '@/units/wool-words';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
@@ -33,7 +33,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   paper.paragraph(
     `${mm(plan.form.finishedMm)} nose to tail, ${mm(plan.form.heightMm)} high, 1 : ${plan.form.scale.value.toFixed(1).replace(/\.0$/, '')} of life. ` +
       `${g(plan.stock.needG)} of wool for core and coat, ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
-      `about ${format({ kind: 'time', value: plan.work.minutes }, u)} of work.`,
+      `${timeSpan(plan.work.span)}, of work.`,
   );
   paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.y + 1), BAR);
   paper.y += 8;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { format, forField, metric, readField, time, type Units } from './units';
+import { format, forField, metric, readField, time, type Units, timeSpan } from './units';
 
 const imperial: Units = { length: 'in', mass: 'oz', currency: '£' };
 const mm = (value: number) => ({ kind: 'length', value }) as const;
@@ -20,13 +20,29 @@ describe('what the maker reads', () => {
   it('gives time, mass, share and money no more digits than the work can use', () => {
     expect([4.4, 12, 59, 100, 118, 120].map(time)).toEqual(['4 min', '10 min', '1 h', '1 h 40', '2 h', '2 h']);
     expect(format({ kind: 'mass', value: 3.4444 }, metric)).toBe('3.4 g');
-    expect(format({ kind: 'mass', value: 0.02 }, metric)).toBe('<0.1 g');
+    // What no kitchen scale shows is told in milligrams, two figures.
+    expect(format({ kind: 'mass', value: 0.0214 }, metric)).toBe('21 mg');
+    expect(format({ kind: 'mass', value: 0.0034 }, metric)).toBe('3.4 mg');
+    expect(format({ kind: 'mass', value: 0.0996 }, metric)).toBe('0.1 g');
+    expect(format({ kind: 'mass', value: 0.0034 }, { ...metric, mass: 'oz' })).toBe('3.4 mg');
+    expect(format({ kind: 'mass', value: 0 }, metric)).toBe('0.0 g');
     expect(format({ kind: 'mass', value: 28.35 }, imperial)).toBe('1.00 oz');
     expect(format({ kind: 'share', value: 0.9791 }, metric)).toBe('98 %');
     expect(format({ kind: 'share', value: 0.997 }, metric)).toBe('over 99 %');
     expect(format({ kind: 'money', value: 2.4 }, imperial)).toBe('£2.40');
     expect(format({ kind: 'rowLength', value: 2345 }, metric)).toBe('2.3 m');
     expect(format({ kind: 'length', value: NaN }, metric)).toBe('not known');
+  });
+});
+
+describe('a time nobody knows to the minute', () => {
+  it('is told from low to high with what is likely, rounded as one would say it', () => {
+    expect(timeSpan({ low: 14.2 * 60, likely: 17.1 * 60, high: 21.6 * 60 })).toBe('14 to 22 h, likely 17');
+    expect(timeSpan({ low: 100, likely: 150, high: 225 })).toBe('1.5 to 4 h, likely 2.5');
+    expect(timeSpan({ low: 50, likely: 70, high: 100 })).toBe('50 min to 1.5 h, likely 70 min');
+    expect(timeSpan({ low: 31, likely: 44, high: 62 })).toBe('30 to 60 min, likely 45');
+    expect(timeSpan({ low: 0.4, likely: 0.5, high: 0.7 })).toBe('about 1 min');
+    expect(timeSpan({ low: 0, likely: 0, high: 0 })).toBe('0 min');
   });
 });
 

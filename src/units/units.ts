@@ -52,6 +52,27 @@ export function time(min: number): string {
   return m === 0 ? `${h} h` : `${h} h ${String(m).padStart(2, '0')}`;
 }
 
+/** Hours to the half below ten; minutes to five below an hour and a half. */
+const roundTime = (min: number): { readonly n: number; readonly unit: 'h' | 'min' } => {
+  if (min < 90) return { n: min < 10 ? Math.max(1, Math.round(min)) : Math.round(min / 5) * 5, unit: 'min' };
+  const h = min / 60;
+  return { n: h < 10 ? Math.round(h * 2) / 2 : Math.round(h), unit: 'h' };
+};
+
+/** A time nobody knows to the minute: "14 to 22 h, likely 17". */
+export function timeSpan(s: { readonly low: number; readonly likely: number; readonly high: number }): string {
+  if (s.high <= 0) return time(0);
+  const [low, likely, high] = [roundTime(s.low), roundTime(s.likely), roundTime(s.high)];
+  const from = low.unit === high.unit ? String(low.n) : `${low.n} ${low.unit}`;
+  const most = likely.unit === high.unit ? String(likely.n) : `${likely.n} ${likely.unit}`;
+  return low.n === high.n && low.unit === high.unit
+    ? `about ${high.n} ${high.unit}`
+    : `${from} to ${high.n} ${high.unit}, likely ${most}`;
+}
+
+/** Too little for a tenth of a gram: milligrams in two figures. */
+const milligrams = (g: number): string => `${Number((g * 1000).toPrecision(2))} mg`;
+
 function percent(x: number): string {
   if (x > 0.995 && x < 1) return 'over 99 %';
   return `${Math.round(x * 100)} %`;
@@ -83,8 +104,9 @@ export function format(q: Quantity, u: Units): string {
     case 'volume':
       return u.length === 'in' ? `${fixed(x / MM_PER_INCH ** 3, 1)} in³` : `${fixed(x / 1000, 0)} cm³`;
     case 'mass':
+      if (x > 0 && x < 0.0995) return milligrams(x);
       if (u.mass === 'oz') return `${fixed(x / G_PER_OUNCE, 2)} oz`;
-      return x > 0 && x < 0.05 ? '<0.1 g' : `${fixed(x, x < 100 ? 1 : 0)} g`;
+      return `${fixed(x, x < 100 ? 1 : 0)} g`;
     case 'time':
       return time(x);
     case 'share':

@@ -15,8 +15,12 @@ import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import type { RowSet } from '@/core/coat/rows/rows';
-import { furLoft, pinchCount } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { loftOf } from '@/core/coat/loft';
+import { pinchCount } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
+import { aSquare, cutting, ONE_STEP, rowsLaid, type LaidRows } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import { arealMass } from '@/core/wool/fibre';
 import type { Curls } from './spec';
 
@@ -38,17 +42,6 @@ const curlWool = method({
   basis: 'ours',
   of: ({ curls, curl, loss, habit }) => ((curls * curl) / 1000) * (1 + loss) * habit,
 });
-const curlTime = method({
-  id: 'curl-time',
-  title: 'Time to set the curls',
-  formula: 't = k t curl',
-  inputs: { curls: letter('k', 'curls', 'count'), curl: letter('t curl', 'one curl', 'time') },
-  result: letter('t', 'time', 'time'),
-  source: 'Counting.',
-  basis: 'ours',
-  of: ({ curls, curl }) => curls * curl,
-});
-
 const arealOf = (s: Spec<Curls>) => (s.spec.curlMg * s.habit * 100) / (s.spec.pitchMm * s.spec.spacingMm);
 const layerOf = (s: Spec<Curls>) => ({
   arealMgCm2: arealOf(s),
@@ -57,6 +50,7 @@ const layerOf = (s: Spec<Curls>) => ({
   kappa: s.hand.spread[s.lot.form],
   unevenness: s.hand.unevenness,
 });
+const setting = (rows: LaidRows, n: number): Work => both(rowsLaid(rows), { pinch: n });
 const coverOf = (s: Spec<Curls>): number => layerFigure(layerOf(s)).value;
 
 function look(s: Spec<Curls>): Look {
@@ -65,15 +59,15 @@ function look(s: Spec<Curls>): Look {
     cover: layerFigure(layerOf(s)),
     slant: layerFigure(layerOf(s), FLAT_SLANT),
     areal,
-    loft: figure(furLoft, {
-      length: s.spec.lengthMm,
-      lift: 60,
-      areal: areal.value,
-      density: s.hand.loftDensityMgCm3,
+    ...loftOf({
+      lengthMm: s.spec.lengthMm,
+      liftDeg: 60,
+      arealMgCm2: areal.value,
+      densityMgCm3: s.hand.loftDensityMgCm3,
       rise: s.rise,
     }),
     takesMgCm2: areal.value * (1 + s.hand.handlingLoss),
-    minutesCm2: (100 / (s.spec.pitchMm * s.spec.spacingMm)) * s.hand.minutesPerPinch,
+    minutesCm2: minutesOf(s.hand, setting(aSquare(s.spec.spacingMm), 100 / (s.spec.pitchMm * s.spec.spacingMm))),
   };
 }
 
@@ -126,7 +120,7 @@ export const curls: Way<Curls> = {
     yarn: { suits: 'possible', why: 'It winds, and keeps its twist.' },
   },
   begin: ({ lot }) => ({ method: 'curls', lotId: lot.id, lengthMm: 8, spacingMm: 4, pitchMm: 4, curlMg: 3 }),
-  methods: [curlWool, curlTime],
+  methods: [curlWool],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
@@ -137,7 +131,7 @@ export const curls: Way<Curls> = {
       ...shown(look(c)),
       ...rowFigures(c, rows),
       mass: figure(curlWool, { curls: n, curl: spec.curlMg, loss: hand.handlingLoss, habit: c.habit }),
-      minutes: figure(curlTime, { curls: n, curl: hand.minutesPerPinch }),
+      minutes: timeFigure(hand, both(ONE_STEP, setting({ rowsMm: rows.totalMm, rows: rows.rows.length }, n))),
       waste: figure(curlWool, { curls: n, curl: 0, loss: hand.handlingLoss, habit: c.habit }),
       curls: figure(pinchCount, { pinches: n, pitch: spec.pitchMm }),
     };
@@ -165,7 +159,10 @@ export const curls: Way<Curls> = {
       operations: cutThenLay(c, {
         cutLengthMm: WOUND * spec.lengthMm,
         materials: outOf(lot, figures.mass.value, 'coat'),
-        cut: { does: say`Wind ${count(n)} curls of ${lot.name} for ${c.area.name}`, minutes: Math.max(1, n * 0.1) },
+        cut: {
+          does: say`Wind ${count(n)} curls of ${lot.name} for ${c.area.name}`,
+          ...timed(c.hand, both(ONE_STEP, cutting(n))),
+        },
         lay: {
           does: say`Set ${count(n)} curls ${mm(spec.pitchMm)} apart on ${c.area.name}`,
           rows: rows.rows.length,
@@ -179,7 +176,7 @@ export const curls: Way<Curls> = {
             lot,
             hand,
           ),
-          minutes: figures.minutes.value,
+          ...tookBy(figures.minutes),
         },
       }),
     };

@@ -1,3 +1,4 @@
+import { minutesFor } from '@/core/time/elements';
 import { plainArea } from '@/core/form/area-edits';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
@@ -9,7 +10,7 @@ import type { Part, Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { makeBody } from '@/core/form/body';
 import { joining } from './joining';
-import { coreMass, coreMinutes, tippingAngle, weightLow, wireLength } from './core-methods';
+import { coreMass, tippingAngle, weightLow, wireLength } from './core-methods';
 import { BODY_PLANS } from '@/core/form/plans/plans';
 import { balance, SAFE_DEG } from './stands';
 
@@ -71,7 +72,8 @@ describe('wool for the core', () => {
     const volume = Math.PI * 12.5 ** 2 * 50 + (4 / 3) * Math.PI * 12.5 ** 3;
     expect(coreMass.of({ volume, density: 100 })).toBeGreaterThan(2.5);
     expect(coreMass.of({ volume, density: 100 })).toBeLessThan(3.6);
-    const minutes = coreMinutes.of({ volume: 30_000, stabs: 30, rate: hand.stabsPerMinute });
+    // 30 stabs on each of 30 cm3.
+    const minutes = ((30 * 30) / 100) * minutesFor(hand, 'coreStabs').likely;
     expect(minutes).toBeGreaterThan(4);
     expect(minutes).toBeLessThan(7);
   });

@@ -30,21 +30,6 @@ export const looseVolume = method({
   of: ({ mass, density }) => (mass / (density / 1000)) * 1000,
 });
 
-export const coreMinutes = method({
-  id: 'core-minutes',
-  title: 'Time to felt the core firm',
-  formula: 't = V × stabs per cm³ / rate',
-  inputs: {
-    volume: letter('V', 'volume', 'volume'),
-    stabs: letter('stabs', 'stabs a cm³ takes', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-  },
-  result: letter('t', 'time', 'time'),
-  source: '30 stabs a cm³ to a workable state, 100 to firm; ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: ({ volume, stabs, rate }) => ((volume / 1000) * stabs) / rate,
-});
-
 export const limbLength = method({
   id: 'limb-length',
   title: 'Length before it is joined',

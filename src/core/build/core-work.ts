@@ -1,4 +1,6 @@
 /** The work of the core: every part felted by itself, then joined fringe to fringe under collars. */
+import type { Work } from '@/core/time/elements';
+import { takes } from '@/core/time/work-time';
 import { lightness } from '@/core/colour/lab';
 import { decided, SIZE, the } from '@/core/decision';
 import { outOf } from '@/core/materials';
@@ -13,6 +15,15 @@ import type { CorePart } from './core-plan';
 /** A collar is laid so thick over a joint, pressed down, mm. Ours. */
 const COLLAR_MM = 1.5;
 
+/** Stabs into a core between one look at it and the next. Ours. */
+const LOOK_EVERY = 400;
+
+/** Teased, weighed and felted firm, looked at as it grows. */
+function partWork(p: CorePart, hand: Hand): Work {
+  const stabs = ((p.count * p.volumeMm3) / 1000) * hand.coreStabsPerCm3;
+  return { step: 1, corePart: p.count, coreStabs: stabs / 100, coreLook: stabs / LOOK_EVERY };
+}
+
 /** A part that takes fewer stabs than this is not felted by itself. Ours. */
 const LEAST_STABS = 20;
 
@@ -20,8 +31,6 @@ export function coreOperations(
   parts: readonly CorePart[],
   lot: Cupboard['lots'][number] | null,
   hand: Hand,
-  minutes: number,
-  built: number,
 ): Operation[] {
   const common = {
     stage: 'form' as const,
@@ -59,7 +68,7 @@ export function coreOperations(
           : say`Felt ${p.name} from ${grams(p.mass.value)}, ${p.firmness}${p.length ? say`, ${mm(p.length.value)} long` : ''}`,
       materials: outOf(lot, p.count * p.mass.value, 'core'),
       needlework: feltPart(p.id, p.count * p.volumeMm3, hand.coreDensityMgCm3[p.firmness].usual, lot, hand),
-      minutes: Math.max(1, (minutes * p.count * p.volumeMm3) / (built || 1)),
+      ...takes(hand, partWork(p, hand)),
       after: [{ id: 'wire', why: say`The wire is bent first and wrapped.`, strength: Infinity }],
     })),
     ...(made.length > 0
@@ -84,7 +93,11 @@ export function coreOperations(
               ),
             ],
             needlework: joinParts(4 * made.reduce((s, p) => s + (p.collar ? p.count : 0), 0), COLLAR_MM, lot, hand),
-            minutes: 4 * made.reduce((s, p) => s + (p.collar ? p.count : 0), 0),
+            ...takes(hand, {
+              step: 1,
+              joint: made.reduce((s, p) => s + (p.collar ? p.count : 0), 0),
+              compare: 3,
+            }),
             after: made.map((p) => ({
               id: `core-${p.id}`,
               why: say`Every part is made before it is joined.`,

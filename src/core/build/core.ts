@@ -2,6 +2,7 @@
  * The core under the coat as a maker builds it: its skin, what every part of it weighs and measures, how long to make a
  * limb before it is joined, and what stops it: parts the coat would swallow.
  */
+import { both, timeFigure } from '@/core/time/work-time';
 import { partDistance } from '@/core/geometry/field';
 import { scale as times, type Vec3 } from '@/core/geometry/vec';
 import { BARE_CORE } from '@/core/colour/bare';
@@ -14,7 +15,7 @@ import { grams, say } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import type { Suits } from '@/core/wool/forms';
 import type { FormWork } from '@/core/form/form';
-import { collarMass, coreMass, coreMinutes, fringeLength, limbLength, looseVolume } from './core-methods';
+import { collarMass, coreMass, fringeLength, limbLength, looseVolume } from './core-methods';
 import { lostUnder, swallowed } from './core-findings';
 import type { CorePart, CorePlan } from './core-plan';
 import { sectionsOf, type Section } from './core-sections';
@@ -128,11 +129,9 @@ export function planCore(
     there ? 0 : parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * of(p)), 0);
   const collarsG = sum((p) => p.collar?.value ?? 0);
   const massG = sum((p) => p.mass.value) + collarsG;
-  const built = sum((p) => p.volumeMm3);
-  const minutes = figure(coreMinutes, { volume: built, stabs: hand.coreStabsPerCm3, rate: hand.stabsPerMinute });
   findings.push(...ofSkin(w, c));
   if (lot === null && massG > 0) findings.push(noWool(cupboard, massG));
-  const operations = there ? [] : coreOperations(parts, lot, hand, minutes.value, built);
+  const operations = there ? [] : coreOperations(parts, lot, hand);
   return {
     result: {
       school: piece.core.school,
@@ -145,7 +144,7 @@ export function planCore(
       leastG: sum((p) => p.leastG) + collarsG,
       mostG: sum((p) => p.mostG) + collarsG,
       collarsG,
-      minutes,
+      minutes: timeFigure(hand, both(...operations.map((o) => o.work))),
       lotId: lot?.id ?? null,
       weights: w.body.parts.flatMap((b, i) => {
         const p = parts.find((x) => x.id === b.part.id);

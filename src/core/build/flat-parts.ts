@@ -3,9 +3,10 @@
  * cut (larger by what felting shrinks), the wool of every layer, the fringe left at the seat, and whether a lining of
  * another colour comes through.
  */
+import { takes } from '@/core/time/work-time';
 import { ref } from '@/core/ref';
 import { decided, SIZE, the } from '@/core/decision';
-import { layerCover } from '@/core/coat/cover/cover';
+import { layerCover } from '@/core/coat/cover/bare';
 import { layerMass } from '@/core/wool/fibre';
 import { outOf } from '@/core/materials';
 import { figure, letter, method, type Figure } from '@/core/method/define';
@@ -192,7 +193,6 @@ function comesThrough(
 }
 
 function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, lining: Lot | null, hand: Hand): Operation {
-  const each = p.mass.value + (p.liningMass?.value ?? 0);
   return {
     id: `flat-${p.id}`,
     stage: 'form',
@@ -209,7 +209,7 @@ function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, lining: Lot | 
     passes: say`Turn the edge in, clean it between two cards so that no finger is near the needle, leave the fringe loose`,
     tools: [],
     needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, lot, hand),
-    minutes: p.count * (4 + each * 20),
+    ...takes(hand, { step: 1, flatPart: p.count }),
     ...(f.bendDeg > 0
       ? {
           wait: {

@@ -3,6 +3,8 @@
  * whether there is enough of it. One wire is folded in the middle and runs doubled; separate wires are wound round each
  * other where they meet.
  */
+import type { Hand } from '@/core/piece/hand';
+import { takes } from '@/core/time/work-time';
 import { only } from '@/core/ref';
 import { decided, SIZE } from '@/core/decision';
 import { norm, sub, type Vec3 } from '@/core/geometry/vec';
@@ -87,6 +89,8 @@ function middleLine(b: BodyPart, side: 'left' | 'right'): Vec3[] {
 interface Skeleton {
   /** From tail or rump to neck or head. */
   readonly spine: readonly Vec3[];
+  /** Parts it runs through. */
+  readonly through: readonly string[];
   readonly limbs: readonly {
     readonly part: BodyPart;
     readonly side: 'left' | 'right';
@@ -107,14 +111,24 @@ export function skeleton(body: Body, frame: Piece['frame']): Skeleton {
   const byId = new Map(body.parts.map((p) => [p.part.id, p]));
   const order = fromRootOutwards(body.parts.map((p) => p.part)).map((p) => byId.get(p.id)!);
   const trunk = order.find((p) => p.part.shape !== 'board' && !p.part.mirrored);
-  if (!trunk) return { spine: [], limbs: [] };
+  if (!trunk) return { spine: [], through: [], limbs: [] };
   const line = middleLine(trunk, 'left');
   const onTrunk = (p: BodyPart): boolean => p.part.on === trunk.part.id;
   // What goes on from the far end of the trunk is neck and head, from its root end the tail.
   const chains = body.parts.filter((p) => onTrunk(p) && !p.part.mirrored && p.lengthMm > SHORTEST * body.lengthMm);
+  const through = [trunk.part.id];
   const follow = (p: BodyPart): Vec3[] => {
+    through.push(p.part.id);
     const on = middleLine(p, 'left');
-    const more = body.parts.filter((q) => q.part.on === p.part.id && !q.part.mirrored && q.part.shape !== 'board');
+    // It ends in the head: a beak and ears have none.
+    const more = body.parts.filter(
+      (q) =>
+        q.part.on === p.part.id &&
+        !q.part.mirrored &&
+        q.part.shape !== 'board' &&
+        q.part.role !== 'beak' &&
+        q.part.role !== 'ear',
+    );
     const next = more.sort((a, b) => b.lengthMm - a.lengthMm)[0];
     return next && frame.head ? [...on, ...follow(next)] : on;
   };
@@ -124,7 +138,10 @@ export function skeleton(body: Body, frame: Piece['frame']): Skeleton {
   for (const c of chains) {
     const root = middleLine(c, 'left')[0]!;
     if (norm(sub(root, far)) <= norm(sub(root, near))) spine = [...spine, ...follow(c)];
-    else if (frame.tail) spine = [...middleLine(c, 'left').reverse(), ...spine];
+    else if (frame.tail) {
+      through.push(c.part.id);
+      spine = [...middleLine(c, 'left').reverse(), ...spine];
+    }
   }
   const limbs = body.parts.flatMap((p) => {
     if (!onTrunk(p) || !p.part.mirrored || p.part.shape !== 'limb' || p.lengthMm < SHORTEST * body.lengthMm) return [];
@@ -133,7 +150,7 @@ export function skeleton(body: Body, frame: Piece['frame']): Skeleton {
       return { part: p, side, path: [spine[nearestIndex(spine, path[0]!)]!, ...path] };
     });
   });
-  return { spine, limbs };
+  return { spine, through, limbs };
 }
 
 /** Wires of the cupboard that the frame can be made of, best first: enough of it, then thicker. */
@@ -143,7 +160,7 @@ export const wiresFor = (kind: Piece['frame']['kind'], cupboard: Cupboard): Wire
     .sort((a, b) => a.diameterMm - b.diameterMm);
 
 export function planFrame(
-  { piece, cupboard }: Context,
+  { piece, cupboard, hand }: Context,
   { work: w, core }: { readonly work: FormWork; readonly core: CorePlan },
 ): Stage<FramePlan> {
   const { frame } = piece;
@@ -162,7 +179,7 @@ export function planFrame(
   };
   if (frame.kind === 'none') return { result: none, findings: [], ...NO_WORK };
   // An own base has no parts to follow: the wire runs along the middle of its slices.
-  const bones = piece.form.scan ? { spine: middleOf(w.skin), limbs: [] } : skeleton(w.body, frame);
+  const bones = piece.form.scan ? { spine: middleOf(w.skin), through: [], limbs: [] } : skeleton(w.body, frame);
   const strands = frame.kind === 'one wire' ? 2 : 1;
   const common = {
     thick: thickMm,
@@ -212,7 +229,7 @@ export function planFrame(
     }
   }
   const totalMm = runs.reduce((s, r) => s + r.cut.value, 0);
-  const thin = thinnestLimb(core, new Set(bones.limbs.map((l) => l.part.part.id)));
+  const thin = thinnestPart(core, new Set([...bones.through, ...bones.limbs.map((l) => l.part.part.id)]));
   const room = thin && figure(wireRoom, { core: thin.mm, strands, thick: thickMm });
   const result: FramePlan = {
     ...none,
@@ -229,12 +246,13 @@ export function planFrame(
   return {
     result,
     findings: judge(cupboard, result, thin),
-    operations: [operation(result, wire?.name ?? 'Wire')],
+    operations: [operation(result, wire?.name ?? 'Wire', hand)],
     ties: [],
   };
 }
 
-function thinnestLimb(core: CorePlan, wired: ReadonlySet<string>): { mm: number; name: string } | null {
+/** Where least core lies round the wire, of all parts it runs through. */
+function thinnestPart(core: CorePlan, wired: ReadonlySet<string>): { mm: number; name: string } | null {
   let best: { mm: number; name: string } | null = null;
   for (const p of core.parts) {
     if (!wired.has(p.id)) continue;
@@ -286,16 +304,21 @@ function judge(cupboard: Cupboard, f: FramePlan, thin: { mm: number; name: strin
       id: 'form-wire-thick',
       code: 'form-wire-thick',
       stage: 'form',
-      severity: f.room.value <= 0 ? 'stop' : 'caution',
+      // Fur alone round a wrapped wire is a way makers take; a wire thicker than the core it lies in is none.
+      severity: f.room.value <= 0 && thin.mm > 0 ? 'stop' : 'caution',
       about: only('frame'),
       says:
-        f.room.value <= 0
-          ? say`The wire does not fit into ${thin.name}: its core is ${mm(thin.mm)} thick, the wire ${mm(f.strands * f.thickMm)}.`
-          : say`Only ${mm(f.room.value)} of wool is left over the wire in ${thin.name}.`,
+        thin.mm === 0
+          ? say`No core is left round the wire in ${thin.name}.`
+          : f.room.value <= 0
+            ? say`The wire does not fit into ${thin.name}: its core is ${mm(thin.mm)} thick, the wire ${mm(f.strands * f.thickMm)}.`
+            : say`Only ${mm(f.room.value)} of wool is left over the wire in ${thin.name}.`,
       why:
-        largest > 0
-          ? say`At least ${mm(LEAST_ROOM_MM)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
-          : say`The coat leaves too little core there for any wire: a thinner coat, or the limb wrapped round the wire and velvet only.`,
+        thin.mm === 0
+          ? say`Wrap the wire thinly there, or take a pipe cleaner, and let the fur make the bush; a thinner coat leaves it a core.`
+          : largest > 0
+            ? say`At least ${mm(LEAST_ROOM_MM)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
+            : say`The coat leaves too little core there for any wire: a thinner coat, or the limb wrapped round the wire and velvet only.`,
       remedies: fits
         .slice(-1)
         .map((w) => use(w, say`leaves ${mm((thin.mm - f.strands * w.diameterMm) / 2)} of wool on each side`)),
@@ -304,7 +327,7 @@ function judge(cupboard: Cupboard, f: FramePlan, thin: { mm: number; name: strin
   return findings;
 }
 
-function operation(f: FramePlan, wire: string): Operation {
+function operation(f: FramePlan, wire: string, hand: Hand): Operation {
   const each = f.runs.map((r) => say`${r.name}: ${mm(r.cut.value)}`);
   return {
     id: 'wire',
@@ -324,7 +347,7 @@ function operation(f: FramePlan, wire: string): Operation {
     passes: say`Turn every end over twice, again after cutting; wrap tightly with wool so that it cannot slip`,
     needlework: null,
     tools: [say`${wire}, cutters and pliers`],
-    minutes: 6 + 4 * f.runs.reduce((s, r) => s + r.paths.length, 0),
+    ...takes(hand, { step: 1, wire: f.runs.reduce((s, r) => s + r.paths.length, 0), compare: 2 }),
     after: [],
     lightness: 100,
     caution: say`Cut ends fly: hold both sides of the cut and look away from it, and turn them over so that they cannot stab.`,

@@ -9,6 +9,7 @@ import { madeReady } from '@/core/materials';
 import { figure, letter, method } from '@/core/method/define';
 import type { After, Material, Operation } from '@/core/stage';
 import { grams, joined, say } from '@/core/text';
+import { takes } from '@/core/time/work-time';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import { SCALES } from '@/core/tools';
 import { EVEN } from '@/core/wool/blend';
@@ -28,8 +29,8 @@ export const blendPart = method({
   of: ({ mass, share }) => mass * share,
 });
 
-/** Pulling two wools apart and laying them together: a minute or two (common practice), longer for much of it. */
-const blendMinutes = (massG: number): number => 1.5 + massG / 4;
+/** Pulling two wools apart and laying them together takes a minute or two (common practice), as long again for so many grams more. Ours. */
+const MUCH = 8;
 
 /** The lay with every gram of its own wool in the name of the lot it comes from. */
 export function splitOver(lay: Lay, wool: LaidWool, c: LayContext): Lay {
@@ -94,7 +95,7 @@ function blendStep(lay: Lay, wool: LaidWool, c: LayContext, draws: readonly Draw
     passes: null,
     needlework: null,
     tools: [SCALES],
-    minutes: blendMinutes(massG),
+    ...takes(c.hand, { step: 1, blend: 1 + massG / MUCH }),
     after: [],
     lightness: lightness(wool.lot.colour),
     caution: say`Pull fibres apart with dry hands; a dust mask where you card.`,

@@ -3,12 +3,15 @@
  * aslant, rows that gape or crowd, a lie that winds round, a lay too thick to root. Each says why and what mends it.
  */
 import type { Finding, Remedy } from '@/core/stage';
-import { degrees, mgCm, mm, say, share, type Text } from '@/core/text';
+import type { Laid } from '@/core/piece/coat';
+import { degrees, mgCm, mgCm2, mm, say, share, type Text } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import { WELL } from '@/core/coat/cover/cover';
-import { areaRemedy, findingOf, woolRemedy } from './remedy';
+import { edgeOf } from '@/core/coat/cover/enough';
+import { MOST_TIGHT, mostThatFits } from '@/core/coat/loft';
+import { areaRemedy, findingOf, remedyOf, woolRemedy } from './remedy';
 import type { RowSet } from '@/core/coat/rows/rows';
-import type { LayContext } from './way';
+import type { LayContext, Look } from './way';
 
 /** Seen aslant a coat may hide a little less. Ours. */
 const WELL_ASLANT = 0.9;
@@ -70,6 +73,10 @@ export function stapleFindings(c: LayContext, cutMm: number, why: Text, shorter:
   ];
 }
 
+const percent = (x: number): number => Math.round(100 * x);
+/** Whether more of the base shows than may, by as much as can be read: 97.6 % is told as 98. */
+export const shows = (cover: number): boolean => percent(cover) < percent(WELL);
+
 /** Base that shows from above, else aslant. */
 export function coverFindings(
   c: LayContext,
@@ -79,7 +86,7 @@ export function coverFindings(
   remedies: readonly Remedy[],
   aslant: readonly Remedy[] = [],
 ): Finding[] {
-  if (cover < WELL) {
+  if (shows(cover)) {
     return [
       findingOf(
         c,
@@ -91,7 +98,7 @@ export function coverFindings(
       ),
     ];
   }
-  if (slant >= WELL_ASLANT) return [];
+  if (percent(slant) >= percent(WELL_ASLANT)) return [];
   return [
     findingOf(
       c,
@@ -238,6 +245,42 @@ export function rootFindings(
       say`The lay is too thick to root: ${mgCm(layMgCm)} of row, ${mgCm(most)} is about the most for fur ${mm(lengthMm)} long.`,
       say`Fibres in the middle of a thick lay are never caught by a barb and come out at the first tug. Lay thinner rows closer together.`,
       remedy ? [remedy] : [],
+    ),
+  ];
+}
+
+/** More wool than fits under fur of its length: the nearest changes of one measure by which it does and still covers. */
+export function crowdFindings(c: LayContext, l: Look): Finding[] {
+  const { loft, tightness } = l;
+  if (!tightness || tightness.value <= MOST_TIGHT) return [];
+  const way = c.wayOf(c.spec.method);
+  const own = { lot: c.lot, hand: c.hand, habit: c.habit, rise: c.rise };
+  const lookAt = (key: string, value: number) => {
+    const spec = way.changed ? way.changed(c.spec, key, value) : ({ ...c.spec, [key]: value } as Laid);
+    return { ...way.look({ ...own, spec }), roots: way.rootsHidden?.(spec) ?? true };
+  };
+  const fits = (key: string) => (value: number) => lookAt(key, value).tightness!.value <= MOST_TIGHT;
+  const remedies = way.margins.flatMap((r): Remedy[] => {
+    const now = (c.spec as unknown as Record<string, number>)[r.key]!;
+    const value = r.weight
+      ? edgeOf(r.least, now, r.step, fits(r.key), 'largest')
+      : r.want === 'largest'
+        ? edgeOf(now, r.most, r.step, fits(r.key), 'smallest')
+        : null;
+    if (value === null) return [];
+    const then = lookAt(r.key, value);
+    if (then.cover.value < Math.min(WELL, l.cover.value) || !then.roots) return [];
+    return [remedyOf(c, say`${r.what} ${{ kind: r.kind, value }}`, { [r.key]: value } as Partial<Laid>)];
+  });
+  const room = mostThatFits(loft.inputs as Parameters<typeof mostThatFits>[0]);
+  return [
+    findingOf(
+      c,
+      'stands-out',
+      'caution',
+      say`More wool than so short a fur holds: ${mgCm2(tightness.inputs.areal!)}, and about ${mgCm2(room)} fit.`,
+      say`Fur ${mm(loft.inputs.length!)} long at ${degrees(loft.inputs.lift!)} stands ${mm(loft.value)} high; what does not fit under that stands out from it. Felt it down lightly as you go, lay less, or take a finer wool, which hides with less.`,
+      remedies,
     ),
   ];
 }

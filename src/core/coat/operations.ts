@@ -44,8 +44,10 @@ interface CutThenLay {
   readonly cutLengthMm: number;
   /** Wool that is cut; it is laid after that. */
   readonly materials: readonly Material[];
-  readonly cut: { readonly does: Text; readonly minutes: number; readonly caution?: Text };
-  readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needlework' | 'minutes'> & { readonly caution?: Text };
+  readonly cut: Pick<Operation, 'does' | 'work' | 'minutes'> & { readonly caution?: Text };
+  readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needlework' | 'work' | 'minutes'> & {
+    readonly caution?: Text;
+  };
   /** Why the cut comes first. */
   readonly first?: Text;
 }

@@ -14,6 +14,7 @@ import type { Finding, Operation, PieceChange, WoolUse } from '@/core/stage';
 import type { Suits } from '@/core/wool/forms';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import type { Text } from '@/core/text';
+import type { TimeFigure } from '@/core/time/work-time';
 import type { CoatField } from '@/core/coat/coat-field';
 import type { MarginRange } from '@/core/coat/cover/margin-range';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
@@ -62,13 +63,21 @@ export interface Look {
   /** Mass that stays on a square cm. */
   readonly areal: Figure;
   readonly loft: Figure;
+  /** Wool in a cubic cm of what lies, where fur lies on fur. */
+  readonly tightness?: Figure;
   /** Wool to take for a square cm with all losses, mg, and minutes to lay it: what a change of the spec is judged by. */
   readonly takesMgCm2: number;
   readonly minutesCm2: number;
 }
 
 /** The look as figures only. */
-export const shown = ({ cover, slant, areal, loft }: Look) => ({ cover, slant, areal, loft });
+export const shown = ({ cover, slant, areal, loft, tightness }: Look) => ({
+  cover,
+  slant,
+  areal,
+  loft,
+  ...(tightness ? { tightness } : {}),
+});
 
 export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly area: Area;
@@ -90,11 +99,11 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
 }
 
 /** Figures every way gives, and its own besides. */
-export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2'> {
+export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2' | 'tightness'> {
   /** Wool to take from the lot of the area. */
   readonly mass: Figure;
   /** Laying, and felting or fixing what was laid. */
-  readonly minutes: Figure;
+  readonly minutes: TimeFigure;
   /** Cut off in trimming. */
   readonly waste: Figure;
   readonly rows: Figure;
@@ -161,8 +170,8 @@ export interface Way<C extends Laid = Laid> {
   readonly unit: { readonly one: string; readonly many: string };
   /** How its surface is finished: long fur teased up again, short fur passed over lightly, velvet raised. */
   readonly surface: 'teased' | 'passed' | 'raised';
-  /** Trimmed as a step of its own, which its laying may count in already, or as it is laid. */
-  readonly trimmed: 'by itself' | 'counted in laying' | 'in laying';
+  /** Trimmed as a step of its own, or as it is laid. */
+  readonly trimmed: 'by itself' | 'in laying';
   /** Why nothing is trimmed, where there is more to say than that. */
   readonly untrimmed?: string;
   /** What is taken in hand: lengths cut from the wool, or locks as they grew. */

@@ -1,4 +1,7 @@
 /** What every step of the face shares: what the work of it is made from, a step with its usual values, its cautions. */
+import type { Work } from '@/core/time/elements';
+import { ONE_STEP } from '@/core/coat/rows/row-work';
+import { both, takes } from '@/core/time/work-time';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { lightness } from '@/core/colour/lab';
 import type { CorePlan } from '@/core/build/core-plan';
@@ -56,8 +59,10 @@ export const NEEDLE_CAUTION = say`Eyes on the point of the needle, fingers flat 
 /** A lot of the cupboard; null where none is chosen. */
 export const lotOf = (x: FaceWorkInput, id: string | null) => x.cupboard.lots.find((l) => l.id === id) ?? null;
 
-export type StepOfFace = Pick<Operation, 'id' | 'about' | 'does' | 'minutes' | 'after' | 'restsOn'> &
-  Partial<Operation>;
+export type StepOfFace = Pick<Operation, 'id' | 'about' | 'does' | 'work' | 'after' | 'restsOn'> & Partial<Operation>;
+
+/** Time of a step of the face: taken up, and its own work. */
+export const faceTime = (hand: Hand, work: Work) => takes(hand, both(ONE_STEP, work));
 
 export function step(x: FaceWorkInput, o: StepOfFace): Operation {
   const wool = lotOf(x, o.materials?.[0]?.lotId ?? null);
@@ -73,6 +78,7 @@ export function step(x: FaceWorkInput, o: StepOfFace): Operation {
     lightness: wool ? lightness(wool.colour) : 50,
     caution: null,
     ...o,
+    ...faceTime(x.hand, o.work),
   };
 }
 
@@ -112,7 +118,7 @@ export const glueTrial = (x: FaceWorkInput): Operation[] => {
       kind: 'check',
       tools: [GLUE],
       does: say`Try the glue on a spare piece of the same wool and let it dry: it marks some wool for good`,
-      minutes: 5,
+      work: { blend: 1 },
       wait: { minutes: x.hand.glueMinutes, says: say`The glue on the trial piece dries.` },
       after: [],
       caution: GLUE_CAUTION,

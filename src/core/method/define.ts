@@ -31,6 +31,8 @@ export interface Figure {
   readonly value: number;
   readonly kind: QuantityKind;
   readonly inputs: Readonly<Record<string, number>>;
+  /** Of a time: how often each element of the work occurs in it. */
+  readonly work?: Readonly<Record<string, number>>;
 }
 
 export const method = <Name extends string>(m: Method<Name>): Method<Name> => m;

@@ -3,6 +3,7 @@
  * shallow, coarse to fine) with the fewest stabs; where fluff is wanted instead; and the fine places of the face with their
  * own passes.
  */
+import { stabsAMinute } from '@/core/time/elements';
 import { wayOf } from '@/core/coat/ways';
 import type { Needle } from '@/core/piece/cupboard';
 import { fine, say } from '@/core/text';
@@ -99,7 +100,7 @@ export function finishOf(x: NeedleInput, tried: readonly Tried[], steps: readonl
             perCm2,
             // Each a little shallower than the one before, down to where the first barb just catches.
             strokeMm: Math.max(needle.tipMm + 0.5, shallow - 1 - i),
-            minutes: ((a.areaMm2 / 100) * perCm2) / hand.stabsPerMinute,
+            minutes: ((a.areaMm2 / 100) * perCm2) / stabsAMinute(hand),
             marksAfter: marks,
           };
         }),

@@ -3,6 +3,7 @@
  * stabs, how long, and why. By the school chosen: coarse to fine, or one fine needle. Needles that do equally well are taken
  * so that they are changed as seldom as can be.
  */
+import { stabsAMinute } from '@/core/time/elements';
 import { figure } from '@/core/method/define';
 import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
@@ -132,7 +133,7 @@ export const firstNeedle = (t: Tried): string | null => bestOf(t.stretches[0]?.c
 interface NeedleStage {
   readonly result: NeedlePlan;
   readonly findings: readonly Finding[];
-  /** Minutes a step takes less because a holder is used. */
+  /** Stabs a step takes less because a holder is used. */
   readonly saved: ReadonlyMap<string, number>;
 }
 
@@ -147,7 +148,7 @@ function phaseOf(x: NeedleInput, t: Tried, s: Tried['stretches'][number], c: Can
     : null;
   const time = figure(stabTime, {
     stabs,
-    rate: hand.stabsPerMinute,
+    rate: stabsAMinute(hand),
     working: holder ? HOLDER_EACH * holder.needles : 1,
   });
   const several = t.stretches.length > 1;
@@ -250,11 +251,11 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
     if (!c) return;
     const { id } = t.operation;
     const phase = phaseOf(x, t, s, c);
-    if (phase.holder) saved.set(id, (saved.get(id) ?? 0) + phase.stabs / hand.stabsPerMinute - phase.minutes);
+    if (phase.holder) saved.set(id, (saved.get(id) ?? 0) + phase.stabs * (1 - 1 / phase.figures.time.inputs.working!));
     byStep.set(id, [...(byStep.get(id) ?? []), phase]);
   });
   const steps = row.map((t): NeedleStep => {
-    const phases = joinedUp(byStep.get(t.operation.id) ?? [], t.work, hand.stabsPerMinute);
+    const phases = joinedUp(byStep.get(t.operation.id) ?? [], t.work, stabsAMinute(hand));
     return { operationId: t.operation.id, kind: t.work.kind, layerMm: t.work.layerMm, phases };
   });
   const flat = steps.flatMap((s) => s.phases.map((p) => ({ id: s.operationId, p })));
@@ -311,6 +312,9 @@ function becauseOf(c: Candidate, s: Stretch, w: Needlework, t: Tried, cupboard: 
   }
 }
 
+/** A stroke shorter than this catches nothing, mm. Ours. */
+const NO_ROOM = 0.5;
+
 function tightWords(f: Fit): Text[] {
   const by = new Map<string, { limit: Limit; n: number; most: number; at: number | null }>();
   for (const t of f.tight) {
@@ -321,6 +325,8 @@ function tightWords(f: Fit): Text[] {
   return [...by.values()].map((b) =>
     b.at !== null
       ? say`In places ${limitWords(b.limit)} after ${fine(b.most)}: slant to ${degrees(b.at)} there`
-      : say`In places ${limitWords(b.limit)} after ${fine(b.most)}: go no deeper there, with a lighter hand`,
+      : b.most < NO_ROOM
+        ? say`In places ${limitWords(b.limit)} at once: stab beside them, not there`
+        : say`In places ${limitWords(b.limit)} after ${fine(b.most)}: go no deeper there, with a lighter hand`,
   );
 }

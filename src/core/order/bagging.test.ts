@@ -1,4 +1,5 @@
 /** Bags before a trim: only over what lies, right before it, once for neighbouring trims (common practice). */
+import { defaultHand } from '@/core/piece/hand';
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, brownHare, kingfisher, pineMarten } from '../../../demo/load';
 import { change, plan } from '../../../demo/plain-marten';
@@ -23,6 +24,7 @@ const bagged = (words: string, apart: [string, string][]) =>
     order(words),
     apart.map(([a, b]) => ({ a, b })),
     (id) => id,
+    defaultHand,
   ).bags.map(
     (b) =>
       `${areaOf(b)}: ${b.after
@@ -56,8 +58,9 @@ describe('bags', () => {
         { a: 'b', b: 'c' },
       ],
       (id) => id,
+      defaultHand,
     );
-    expect(two.bags.map((b) => b.minutes)).toEqual([4]);
+    expect(two.bags.map((b) => b.work)).toEqual([{ step: 1, bag: 2 }]);
   });
 });
 

@@ -3,6 +3,8 @@
  * Only what lies already is bagged, right before the trim; what stays bagged from the trim before is not bagged again. So it
  * is known only when the rest is ordered, and then put in.
  */
+import type { Pace } from '@/core/time/elements';
+import { takes } from '@/core/time/work-time';
 import { decided, the } from '@/core/decision';
 import { areaOf, ref } from '@/core/ref';
 import type { Operation } from '@/core/stage';
@@ -15,9 +17,6 @@ export interface Apart {
   readonly b: string;
 }
 
-/** Minutes to bag one area. Ours. */
-const BAG_MINUTES = 2;
-
 /**
  * @param operations in the order of the work, without bags
  * @returns the bags, and the trims that wait for them
@@ -26,6 +25,7 @@ export function bagging(
   operations: readonly Operation[],
   apart: readonly Apart[],
   nameOf: (areaId: string) => string,
+  pace: Pace,
 ): { readonly bags: readonly Operation[]; readonly trims: ReadonlyMap<string, Operation> } {
   const bags: Operation[] = [];
   const trims = new Map<string, Operation>();
@@ -59,7 +59,7 @@ export function bagging(
       passes: null,
       needlework: null,
       tools: [BAGS],
-      minutes: BAG_MINUTES * more.length,
+      ...takes(pace, { step: 1, bag: more.length }),
       after: [
         ...more.map((a) => ({
           id: lying.get(a)!,

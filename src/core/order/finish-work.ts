@@ -2,11 +2,11 @@
  * Work that belongs to no one area alone: photographs put beside the work, trimming area by area, and at the very end fur
  * teased up again, a last light pass with a fine needle and the scissors over the surface (common practice).
  */
+import { takes } from '@/core/time/work-time';
 import { PHOTOGRAPHS, SCISSORS } from '@/core/tools';
 import { isAbout, only, ref } from '@/core/ref';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
-import type { Laid } from '@/core/piece/coat';
 import { lightness } from '@/core/colour/lab';
 import { decided, the, type Decision } from '@/core/decision';
 import type { Hand } from '@/core/piece/hand';
@@ -14,11 +14,9 @@ import type { Context, Operation } from '@/core/stage';
 import { feltLayer } from '@/core/stabbing';
 import { count, mm, say, type Text } from '@/core/text';
 
-/** Minutes. Ours. */
-const PHOTOS = 3;
-const LEAST_TRIM = 2;
-const SCISSORS_MINUTES = 5;
-const FLUFF_CM2 = 0.01;
+/** Of finishing an animal: teasing up, and the scissors. Ours. */
+const TEASED = 0.35;
+const SNIPPED = 0.65;
 /** A light pass: half the stabs of a usual one. */
 const LIGHT = 0.5;
 
@@ -40,7 +38,7 @@ interface FinishInput extends Context {
 }
 
 /** The photographs come before anything is bent or felted. */
-export const photographs = (): Operation => ({
+export const photographs = (hand: Hand): Operation => ({
   ...plain,
   id: 'form-photos',
   tools: [PHOTOGRAPHS],
@@ -49,7 +47,7 @@ export const photographs = (): Operation => ({
   about: only('photographs'),
   kind: 'check',
   does: say`Put photographs of the animal from the front, the side and above beside the work`,
-  minutes: PHOTOS,
+  ...takes(hand, { step: 1, photographs: 1 }),
   after: [],
 });
 
@@ -57,10 +55,6 @@ export const photographs = (): Operation => ({
 const ways = (areas: readonly { readonly id: string }[]): Decision[] => [
   decided('the ways of laying', ...areas.map((a) => ['areas', the(a.id), 'coat', 'method'])),
 ];
-
-/** Minutes of trimming that the laying of an area counts in already. */
-const trimIncluded = (method: Laid['method'], areaMm2: number, hand: Hand): number =>
-  wayOf(method).trimmed === 'counted in laying' ? (areaMm2 / 100) * hand.trimMinutesPerCm2 : 0;
 
 /** Trimming, area by area: once it lies, or once all lies where the maker trims at the end. */
 function trimsOf({ piece, cupboard, hand, coat, operations }: FinishInput): Operation[] {
@@ -90,7 +84,7 @@ function trimsOf({ piece, cupboard, hand, coat, operations }: FinishInput): Oper
         tools: [SCISSORS],
         does: say`Tease ${a.name} out, comb it down, and trim it to ${mm(finishedMm)} in ${count(steps.length)} ${steps.length === 1 ? 'cut' : 'cuts'}: long ends first, little by little`,
         passes: say`snip up into the fur, never straight across; tease, comb down and look again after every cut`,
-        minutes: Math.max(LEAST_TRIM, (a.areaMm2 / 100) * hand.trimMinutesPerCm2),
+        ...takes(hand, { step: 1, trimCm2: a.areaMm2 / 100 }),
         lightness: lot ? lightness(lot.colour) : 50,
         after: [
           ...mine.map((o) => ({ id: o.id, why: say`${a.name} lies before it is trimmed.`, strength: Infinity })),
@@ -111,7 +105,7 @@ function trimsOf({ piece, cupboard, hand, coat, operations }: FinishInput): Oper
 /** At the very end: fur teased up again, a light pass over short fur, scissors over the surface; each after all before it. */
 function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation[]): Operation[] {
   const out: Operation[] = [];
-  const put = (o: Pick<Operation, 'id' | 'does' | 'minutes' | 'restsOn'> & Partial<Operation>, why: Text) =>
+  const put = (o: Pick<Operation, 'id' | 'does' | 'work' | 'minutes' | 'restsOn'> & Partial<Operation>, why: Text) =>
     out.push({
       ...plain,
       stage: 'coat',
@@ -129,7 +123,7 @@ function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation
         id: 'finish-fluff',
         restsOn: ways(long),
         does: say`Tease up again what later work has pressed flat`,
-        minutes: Math.max(3, (areaOf(long) / 100) * FLUFF_CM2),
+        ...takes(hand, { step: 1, finish: TEASED }),
       },
       say`The coat is teased up when nothing more is laid on it.`,
     );
@@ -144,7 +138,7 @@ function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation
         does: say`A last light pass over all short fur`,
         passes: say`straight in and out, hardly below the surface`,
         needlework: { ...asked, layerMm: 0.3, stabs: asked.stabs * LIGHT, perCm2: asked.perCm2 * LIGHT },
-        minutes: Math.max(2, (asked.stabs * LIGHT) / hand.stabsPerMinute),
+        ...takes(hand, { step: 1, surfaceStabs: (asked.stabs * LIGHT) / 100 }),
         caution: say`Eyes on the point of the needle, fingers flat and out of its way; count your needles when you stop.`,
       },
       say`A light pass closes the last marks.`,
@@ -156,7 +150,7 @@ function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation
       tools: [SCISSORS],
       restsOn: ways(coat.areas.filter((a) => a.fur)),
       does: say`Look over the whole animal against the light and snip single hairs that stand up, scissors flat to the surface`,
-      minutes: SCISSORS_MINUTES,
+      ...takes(hand, { step: 1, finish: SNIPPED }),
       caution: say`Scissors away from the hand.`,
     },
     say`Scissors over the surface come last.`,
@@ -164,13 +158,9 @@ function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation
   return out;
 }
 
-/** @returns the work given, with trimming taken out of the laying where it was counted there, and the finish after it */
+/** @returns the work given, with trimming and the finish after it */
 export function withFinish(x: FinishInput): Operation[] {
   const trims = trimsOf(x);
-  const lessOf = (o: Operation): number => {
-    const area = o.kind === 'lay' && x.coat.areas.find((a) => isAbout(o, 'area', a.id));
-    return area && area.fur?.trim ? trimIncluded(area.fur.method, area.areaMm2, x.hand) : 0;
-  };
-  const work = [...x.operations.map((o) => ({ ...o, minutes: o.minutes - lessOf(o) })), ...trims];
+  const work = [...x.operations, ...trims];
   return work.some((o) => o.kind === 'lay') ? [...work, ...endOf(x, work)] : work;
 }

@@ -1,4 +1,7 @@
 /** All work of a piece put in order, with its needles and its sittings. */
+import type { Hand } from '@/core/piece/hand';
+import type { Work } from '@/core/time/elements';
+import { takes } from '@/core/time/work-time';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { firstNeedle, planNeedles, tryNeedles } from '@/core/needle/needle';
 import type { NeedleInput } from '@/core/needle/needle-plan';
@@ -31,6 +34,7 @@ export function putInOrder(x: Context, before: BeforeOrder) {
     unbagged.result.steps.map((s) => s.operation),
     keptApart(coat, shade),
     (id) => piece.areas.find((a) => a.id === id)!.name,
+    hand,
   );
   const sorted =
     bags.length === 0
@@ -42,7 +46,7 @@ export function putInOrder(x: Context, before: BeforeOrder) {
     tried,
     operations.map((o) => o.id),
   );
-  const ordered = withHolders(sorted.result, needles.saved);
+  const ordered = withHolders(sorted.result, needles.saved, hand);
   return {
     needles,
     sorted,
@@ -59,12 +63,19 @@ const keptApart = (coat: CoatPlan, shade: ShadePlan): Apart[] => {
   );
 };
 
+/** So many stabs less, of whichever kind a step has. */
+const withFewer = (work: Work, stabs: number): Work => ({
+  ...work,
+  ...(work.coreStabs ? { coreStabs: Math.max(0, work.coreStabs - stabs / 100) } : {}),
+  ...(work.surfaceStabs ? { surfaceStabs: Math.max(0, work.surfaceStabs - stabs / 100) } : {}),
+});
+
 /** Steps are shorter where several needles in a holder do them. */
-function withHolders(ordered: Ordered, saved: ReadonlyMap<string, number>): Ordered {
+function withHolders(ordered: Ordered, saved: ReadonlyMap<string, number>, hand: Hand): Ordered {
   if (saved.size === 0) return ordered;
   const steps = ordered.steps.map((s) => {
     const less = saved.get(s.operation.id);
-    return less ? { ...s, operation: { ...s.operation, minutes: Math.max(1, s.operation.minutes - less) } } : s;
+    return less ? { ...s, operation: { ...s.operation, ...takes(hand, withFewer(s.operation.work, less)) } } : s;
   });
   return { ...ordered, steps, minutes: steps.reduce((m, s) => m + s.operation.minutes, 0) };
 }

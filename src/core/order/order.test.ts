@@ -23,6 +23,7 @@ const op = (
   rows: 0,
   passes: null,
   needlework: null,
+  work: { step: 1 },
   minutes: 3,
   after: after.map(([before, strength]) => ({ id: before, why: say`${before} first`, strength })),
   lightness,

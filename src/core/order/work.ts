@@ -9,6 +9,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import { NO_WORK, type Finding, type Stage } from '@/core/stage';
 import { grams, minutes as time, say, type Text } from '@/core/text';
+import { both, spanOf, together, type Span } from '@/core/time/work-time';
 import { criticalPath } from './critical';
 import { dateAfter, weekdayOf } from './dates';
 import type { Ordered, Step } from './order';
@@ -42,6 +43,9 @@ export interface Sitting {
 export interface WorkPlan extends Ordered {
   readonly progress: readonly StepProgress[];
   readonly minutesLeft: number;
+  /** Of all work and of what is left: how sure its time is. */
+  readonly span: Span;
+  readonly spanLeft: Span;
   readonly sittings: readonly Sitting[];
   /** No plan can be done before this day, counted from the first, and its date. */
   readonly earliestDay: number;
@@ -147,6 +151,11 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
       ...ordered,
       progress: [...progress.values()],
       minutesLeft: tasks.reduce((s, t) => s + t.minutes, 0),
+      span: spanOf(hand, both(...operations.map((o) => o.work))),
+      spanLeft: spanOf(
+        hand,
+        together(left.map((s) => ({ work: s.operation.work, share: 1 - progress.get(s.operation.id)!.share }))),
+      ),
       sittings,
       earliestDay: plan.earliestDay,
       earliestDate: piece.work.beginOn ? dateAfter(piece.work.beginOn, plan.earliestDay) : null,

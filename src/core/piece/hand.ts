@@ -3,15 +3,21 @@
  * measures.
  */
 import { z } from 'zod';
+import { ELEMENT_NAMES } from '@/core/time/elements';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 5;
+export const HAND_SCHEMA = 6;
 
 const density = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = z
   .strictObject({ least: density, usual: density, most: density })
   .refine((d) => d.least <= d.usual && d.usual <= d.most, 'The densities must rise from least to most');
+
+const oneOf = measure('Minutes', 0.001, 960, 'min');
+const minutes = z
+  .strictObject({ low: oneOf, likely: oneOf, high: oneOf })
+  .refine((t) => t.low <= t.likely && t.likely <= t.high, 'The minutes must rise from low to high');
 
 export const handSchema = z.strictObject({
   kind: z.literal(HAND_KIND),
@@ -23,13 +29,10 @@ export const handSchema = z.strictObject({
   overLeastMm: measure('Left for trimming, at least', 0, 30, 'mm'),
   /** Share of the wool lost in handling. */
   handlingLoss: measure('Handling loss', 0, 0.5, ''),
-  stabsPerMinute: measure('Stabs a minute', 10, 600, ''),
   /** Stabs on a cm of row in one pass. */
   stabsPerCm: measure('Stabs per cm of row', 1, 60, ''),
   passesLine: whole('Passes along the line', 1, 12),
   passesFold: whole('Passes along the fold', 1, 12),
-  /** Drawing off, cutting, placing and folding one pinch, minutes. */
-  minutesPerPinch: measure('Minutes for a pinch', 0, 5, 'min'),
   /** Density of laid fur, mg/cm3. */
   loftDensityMgCm3: measure('Density of laid fur', 5, 150, 'mg/cm3'),
   /** How far one layer of fibre hides: 1 for fibres laid quite at random, less where they clump. */
@@ -55,16 +58,10 @@ export const handSchema = z.strictObject({
   feltedDensityMgCm3: measure('Density of felt', 20, 400, 'mg/cm3'),
   /** Stabs on a square cm in one pass. */
   surfaceStabsPerCm2: measure('Stabs per square cm', 5, 300, ''),
-  /** Choosing, teasing, setting one lock; one bow; one piece of top coat or one wisp; minutes. */
-  minutesPerLock: measure('Minutes for a lock', 0, 10, 'min'),
-  minutesPerBow: measure('Minutes for a bow', 0, 10, 'min'),
-  minutesPerPiece: measure('Minutes for a piece', 0, 10, 'min'),
-  /** Teasing and trimming a square cm of long fur, minutes. */
-  trimMinutesPerCm2: measure('Minutes to trim a square cm', 0, 5, 'min'),
+  /** The maker's own minutes for elements of the work, in place of first values. */
+  times: z.partialRecord(z.enum(ELEMENT_NAMES), minutes),
   /** How the colour of a blend is worked out: two schools. */
   blendModel: z.enum(['stearns-noechel', 'friele']),
-  /** Drawing off and laying one wisp of a veil, minutes. */
-  minutesPerWisp: measure('Minutes for a wisp', 0, 5, 'min'),
   /** Minutes at the bench on each day of the week, Monday first. */
   benchMinutes: z.array(measure('Minutes at the bench', 0, 960, 'min')).length(7, 'A week has seven days'),
   /** Getting ready and clearing away at every sitting. */
@@ -85,11 +82,9 @@ export const defaultHand: Hand = {
   overShare: 0.2,
   overLeastMm: 3,
   handlingLoss: 0.05,
-  stabsPerMinute: 150,
   stabsPerCm: 8,
   passesLine: 3,
   passesFold: 3,
-  minutesPerPinch: 0.1,
   loftDensityMgCm3: 30,
   spread: { 'combed top': 0.75, 'carded batt': 0.85, locks: 0.5, 'raw fleece': 0.5, yarn: 0.5 },
   coreDensityMgCm3: {
@@ -103,12 +98,8 @@ export const defaultHand: Hand = {
   wrapDensityMgCm3: 60,
   feltedDensityMgCm3: 100,
   surfaceStabsPerCm2: 40,
-  minutesPerLock: 0.4,
-  minutesPerBow: 0.25,
-  minutesPerPiece: 0.2,
-  trimMinutesPerCm2: 0.05,
+  times: {},
   blendModel: 'stearns-noechel',
-  minutesPerWisp: 0.15,
   benchMinutes: [60, 60, 60, 60, 60, 150, 150],
   readyMinutes: 6,
   glueMinutes: 60,

@@ -1,3 +1,4 @@
+import { ELEMENTS } from '@/core/time/elements';
 import { describe, expect, it } from 'vitest';
 import oldPiece from './upgrades/piece-1.example.json';
 import { cupboard, pineMarten } from '../../../demo/load';
@@ -138,18 +139,31 @@ describe('reading a piece', () => {
     expect(old.value.swatches).toEqual([]);
     expect(old.value.lots.map((l) => [l.id, l.haveG])).toEqual(cupboard.lots.map((l) => [l.id, l.haveG]));
     expect(old.value.lots.every((l) => l.piles.length === 0 && l.tipColour === null && l.crimpMm === 0)).toBe(true);
-    const {
-      wrapDensityMgCm3: _a,
-      feltedDensityMgCm3: _b,
-      surfaceStabsPerCm2: _e,
-      minutesPerLock: _f,
-      minutesPerBow: _g,
-      minutesPerPiece: _i,
-      trimMinutesPerCm2: _j,
-      ...hand
-    } = defaultHand;
-    const mine = readHand({ ...hand, schema: 2, stabsPerMinute: 99 });
-    expect(mine.ok && mine.value).toEqual({ ...defaultHand, stabsPerMinute: 99 });
+    const { wrapDensityMgCm3: _a, feltedDensityMgCm3: _b, surfaceStabsPerCm2: _e, times: _f, ...hand } = defaultHand;
+    const mine = readHand({ ...hand, schema: 2, stabsPerMinute: 75, minutesPerPinch: 0.1 });
+    // Half the stabs a minute: twice the minutes for a hundred of them; what was left as it was stays at its first value.
+    const { coreStabs, surfaceStabs, rowCm } = ELEMENTS;
+    const twice = ({ low, likely, high }: typeof rowCm) => ({ low: 2 * low, likely: 2 * likely, high: 2 * high });
+    expect(mine.ok && mine.value).toEqual({
+      ...defaultHand,
+      times: { coreStabs: twice(coreStabs), surfaceStabs: twice(surfaceStabs), rowCm: twice(rowCm) },
+    });
+    // A maker of version 5 who had measured half a minute for a lock, where 0.4 was the first value.
+    const five = readHand({
+      ...defaultHand,
+      times: undefined,
+      minutesPerBow: 0.25,
+      minutesPerPiece: 0.2,
+      trimMinutesPerCm2: 0.05,
+      minutesPerWisp: 0.15,
+      schema: 5,
+      stabsPerMinute: 150,
+      minutesPerPinch: 0.1,
+      minutesPerLock: 0.5,
+    });
+    expect(five.ok && five.value.times).toEqual({
+      lock: { low: 0.3 * 1.25, likely: 0.5 * 1.25, high: expect.closeTo(0.9 * 1.25, 12) as number },
+    });
   });
 
   it('refuses a damaged older piece without falling over', () => {

@@ -14,6 +14,7 @@ import { toHand2 } from './upgrades/hand-2';
 import { toHand3 } from './upgrades/hand-3';
 import { toHand4 } from './upgrades/hand-4';
 import { toHand5 } from './upgrades/hand-5';
+import { toHand6 } from './upgrades/hand-6';
 import { toPiece2 } from './upgrades/piece-2';
 import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
@@ -42,7 +43,7 @@ export const PIECE_UPGRADES: Upgrades = {
   5: toPiece6,
   6: toPiece7,
 };
-const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5 };
+const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5, 5: toHand6 };
 const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,
   2: toCupboard3,

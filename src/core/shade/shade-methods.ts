@@ -1,4 +1,7 @@
 /** Formulas of the shade stage that the docket and the handbook show. */
+import { lookedOver, ONE_STEP, stabs } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both } from '@/core/time/work-time';
 import { letter, method } from '@/core/method/define';
 import type { Hand } from '@/core/piece/hand';
 import { FRIELE_S, friele, frieleBack, stearns, stearnsBack } from '@/core/wool/blend';
@@ -23,22 +26,14 @@ export const layerOfColour = method({
 export const woolFor = (areal: number, areaMm2: number, hand: Pick<Hand, 'handlingLoss'>): number =>
   layerOfColour.of({ areal, area: areaMm2, loss: hand.handlingLoss });
 
-export const layerMinutes = method({
-  id: 'shade-minutes',
-  title: 'Time for a layer of colour',
-  formula: 't = A × stabs per cm² × passes / rate + ⌈A / 2 cm²⌉ × t wisp',
-  inputs: {
-    area: letter('A', 'area it lies on', 'area'),
-    stabs: letter('stabs', 'stabs on a square cm in one pass', 'number'),
-    passes: letter('passes', 'passes over all of it', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-    wisp: letter('t wisp', 'drawing off and laying one wisp; 0 for the reverse needle', 'time'),
-  },
-  result: letter('t', 'time', 'time'),
-  source: 'A wisp covers about 2 cm². Ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: ({ area, stabs, passes, rate, wisp }) => ((area / 100) * stabs * passes) / rate + Math.ceil(area / 200) * wisp,
-});
+/** A wisp covers about so much, mm2. Ours. */
+const WISP_MM2 = 200;
+
+/** Laying a layer of colour wisp by wisp in two light passes, or raising it in one. */
+export function layerWork(hand: Hand, areaMm2: number, raised: boolean): Work {
+  const wisps = raised ? 0 : Math.ceil(areaMm2 / WISP_MM2);
+  return both(ONE_STEP, { wisp: wisps }, lookedOver(wisps, 'wisps'), stabs(hand, areaMm2, raised ? 1 : 2));
+}
 
 export const blendStearns = method({
   id: 'blend-stearns',

@@ -1,4 +1,6 @@
 /** What every step of colour shares: what the work is made from, a step with its usual values, what must lie first. */
+import { ONE_STEP } from '@/core/coat/rows/row-work';
+import { takes, tookBy } from '@/core/time/work-time';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { lightness } from '@/core/colour/lab';
 import type { Cupboard } from '@/core/piece/cupboard';
@@ -35,7 +37,7 @@ const MOST_OVER = 12;
 export const plainStep = (
   about: Ref,
   hex: string,
-): Omit<Operation, 'id' | 'does' | 'kind' | 'minutes' | 'restsOn'> => ({
+): Omit<Operation, 'id' | 'does' | 'kind' | 'work' | 'minutes' | 'restsOn'> => ({
   stage: 'shade',
   about,
   materials: [],
@@ -115,7 +117,7 @@ export function layerStep(x: ShadeWorkInput, { layer: l, name, on, hostId, id, a
         ? say`deep along the line, 3 passes`
         : say`a few fibres at a time, shallow, along the lie`,
     needlework: needleworkOf(x, hostId, l),
-    minutes: l.minutes?.value ?? 0,
+    ...(l.minutes ? tookBy(l.minutes) : takes(x.hand, ONE_STEP)),
     after,
   };
 }

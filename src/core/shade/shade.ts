@@ -2,6 +2,8 @@
  * The shade stage: every area as a stack of layers over the core, with markings over or under its coat; what is seen, what
  * it takes of every wool, what does not come out as meant, and the work.
  */
+import type { Hand } from '@/core/piece/hand';
+import { timeFigure } from '@/core/time/work-time';
 import { ref } from '@/core/ref';
 import type { CoatPlan, ShapedAreas } from '@/core/coat/coat-plan';
 import { BARE_CORE } from '@/core/colour/bare';
@@ -17,7 +19,7 @@ import type { MarkingPlan, ShadePlan } from './shade-plan';
 import { layerFindings, missingFindings } from '@/core/shade/judging/layer-findings';
 import { markingFindings } from '@/core/shade/markings/marking-findings';
 import { markingOnSkin, type MarkingOnSkin } from '@/core/shade/markings/marking-shape';
-import { layerMinutes, layerOfColour } from './shade-methods';
+import { layerOfColour, layerWork } from './shade-methods';
 import { shadeWork } from './shade-work';
 
 interface BeforeShade {
@@ -51,7 +53,7 @@ export function planShade(
     works.map((w) => w.shaded.field),
   );
   const areas = works.map((w, i) => (fields[i] === w.shaded.field ? w.shaded : { ...w.shaded, field: fields[i]! }));
-  const markings = piece.markings.map((m, k) => markingPlan(m.id, m.name, k, onSkin[k]!, works));
+  const markings = piece.markings.map((m, k) => markingPlan(m.id, m.name, k, onSkin[k]!, works, hand));
   // Softening mixes both colours of a border; what is judged is what lies on either side of it.
   const unsoftened = works.map((w) => w.shaded);
   const judged = judgePiece({ piece, cupboard, hand, areas: unsoftened, markings, shaped, form });
@@ -90,6 +92,7 @@ function markingPlan(
   k: number,
   { line, overSkinMm, chordMm }: MarkingOnSkin,
   works: readonly AreaWork[],
+  hand: Hand,
 ): MarkingPlan {
   const here = works
     .flatMap((w) => {
@@ -97,7 +100,10 @@ function markingPlan(
       return m ? [{ ...m, area: w.shaded }] : [];
     })
     .sort((a, b) => b.areaMm2 - a.areaMm2);
-  const layers = summed(here.map((h) => h.layers));
+  const layers = summed(
+    here.map((h) => h.layers),
+    hand,
+  );
   const host = here[0];
   return {
     id,
@@ -117,18 +123,17 @@ function markingPlan(
 }
 
 /** Layers of a marking over several areas as one list: masses and areas added, the rest as on the first. */
-function summed(lists: readonly (readonly LayerPlan[])[]): LayerPlan[] {
+function summed(lists: readonly (readonly LayerPlan[])[], hand: Hand): LayerPlan[] {
   const [first = [], ...rest] = lists;
   return first.map((l, k) =>
     rest.reduce((s, list): LayerPlan => {
       const x = list[k]!;
       const area = s.areaMm2 + x.areaMm2;
-      type Inputs = Parameters<typeof layerMinutes.of>[0];
       return {
         ...s,
         areaMm2: area,
         mass: s.mass && figure(layerOfColour, { areal: s.arealMgCm2, area, loss: s.mass.inputs.loss! }),
-        minutes: s.minutes && figure(layerMinutes, { ...(s.minutes.inputs as Inputs), area }),
+        minutes: s.minutes && timeFigure(hand, layerWork(hand, area, s.mass === null)),
         parts: s.parts.map((p, j) => ({ ...p, massG: p.massG + x.parts[j]!.massG })),
       };
     }, l),

@@ -1,5 +1,6 @@
 'use client';
 /** The eyes on the chart: kind, size against life, where they look, what the cupboard has. */
+import { useState } from 'react';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
@@ -113,17 +114,16 @@ function LifeField() {
       : [];
   })[0];
   const { lifeMm } = face.eyes;
+  // Nothing is put in for the maker: a size of the app's own would always be life size.
+  const [entering, setEntering] = useState(false);
   return (
     <>
-      {lifeMm === null ? (
+      {lifeMm === null && !entering ? (
         <Box
           sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', minHeight: 38, fontSize: 13 }}
         >
           Width in life not known
-          <Button
-            disabled={!canEdit}
-            onClick={() => editEyes((e) => void (e.lifeMm = Math.round(10 * e.sizeMm * scale) / 10))}
-          >
+          <Button disabled={!canEdit} onClick={() => setEntering(true)}>
             Enter it
           </Button>
         </Box>
@@ -134,6 +134,7 @@ function LifeField() {
           value={lifeMm}
           min={0.5}
           max={120}
+          autoFocus={entering && lifeMm === null}
           disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
         />
@@ -209,7 +210,8 @@ function StyleScale({ life, size }: { life: number; size: number }) {
 function StockList() {
   const { face, plan, canEdit } = useFace()!;
   const { q } = useUnits();
-  const sizes = plan?.eyes.sizes ?? [];
+  if (!plan) return null;
+  const { sizes } = plan.eyes;
   if (sizes.length === 0) {
     return (
       <Box sx={{ fontSize: 13, my: 0.5 }}>

@@ -136,6 +136,16 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
       <text x={drawing.min[0] + 1} y={-drawing.max[1] + 11 * px} fontSize={11 * px} fill="currentColor">
         {side === 'front' ? 'front' : 'profile, from its left'}
       </text>
+      {side === 'front' && (
+        <g fontSize={11 * px} fill="currentColor">
+          <text x={drawing.min[0] + 1} y={-drawing.min[1] - 3 * px}>
+            its right
+          </text>
+          <text x={drawing.max[0] - 1} y={-drawing.min[1] - 3 * px} textAnchor="end">
+            its left
+          </text>
+        </g>
+      )}
       {onPick && (
         <rect
           data-pick={side}

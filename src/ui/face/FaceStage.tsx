@@ -3,6 +3,7 @@
  * Face: features on the left, front and profile of the head on one scale in the middle with three pictures of it below; on
  * the right the answer, what needs a decision and the controls, by room.
  */
+import { faceTime } from '@/core/face/face-step';
 import { isAbout } from '@/core/ref';
 import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
@@ -255,6 +256,7 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
 
 /** The answer for the feature in hand, in one sentence with figures. */
 function Answer() {
+  const hand = useDesk((s) => s.hand);
   const { face, plan } = useFace()!;
   const feature = useDesk((s) => s.view.feature);
   const whiskers = useWhiskers();
@@ -298,8 +300,9 @@ function Answer() {
     const w = plan.whiskers.find((x) => x.id === whiskers?.id);
     return w ? (
       <>
-        <b>{w.ways.length}</b> threads, together <b>{q({ kind: 'rowLength', value: w.need.value })}</b>, about{' '}
-        <b>{q({ kind: 'time', value: w.minutes })}</b>.
+        <b>{w.ways.length}</b> threads cut to <b>{q({ kind: 'length', value: w.cut.mostMm })}</b>, together <b>{q({ kind: 'rowLength', value: w.need.value })}</b>, about{' '}
+        <b>{q({ kind: 'time', value: faceTime(hand, w.work).minutes })}</b>. Up to{' '}
+        <b>{q({ kind: 'length', value: w.shows.mostMm })}</b> show on each side.
       </>
     ) : (
       <>No whiskers yet.</>

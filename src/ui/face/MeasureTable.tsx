@@ -1,5 +1,5 @@
 'use client';
-/** Every landmark with its measures: by callipers and by thread to the nose and to its twin, and over the ear line. */
+/** Every landmark with its measures: by callipers and by thread to the nose and to its twin, and its height over nose, mouth and ear line. */
 import { onRight } from '@/core/face/head/mark-names';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -15,8 +15,13 @@ export function MeasureTable() {
     <>
       <SmallTable
         label="Measures to the tip of the nose"
-        head={['From the nose', 'callipers', 'thread', 'over ear line']}
-        rows={rows.map((m) => [plain(m.name), mm(m.noseStraightMm), mm(m.noseOverMm), mm(m.aboveEarLineMm)])}
+        head={['From the nose', 'callipers', 'thread']}
+        rows={rows.map((m) => [plain(m.name), mm(m.noseStraightMm), mm(m.noseOverMm)])}
+      />
+      <SmallTable
+        label="Heights, the head held level"
+        head={['Above', 'the nose', 'the mouth', 'the ear line']}
+        rows={rows.map((m) => [plain(m.name), mm(m.aboveNoseMm), mm(m.aboveMouthMm), mm(m.aboveEarLineMm)])}
       />
       {!f.plan.oneSided && (
         <SmallTable

@@ -1,9 +1,11 @@
 'use client';
 /** Setting the eyes: socket, how far they stand out, the holes for the stems, what they run into, the steps. */
+import { faceTime } from '@/core/face/face-step';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { eyesSchema, type Eyes } from '@/core/piece/face';
+import { useDesk } from '@/desk/store';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -16,6 +18,7 @@ const S = B.stem.shape;
 
 export function SetRoom() {
   const f = useFace();
+  const hand = useDesk((s) => s.hand);
   const { q, t } = useUnits();
   if (!f) return null;
   const { face, plan, canEdit } = f;
@@ -136,7 +139,7 @@ export function SetRoom() {
           <Box component="ol" sx={{ fontSize: 13, pl: 2.5, my: 0.5, '& li': { mb: 0.75 } }}>
             {p.steps.map((s) => (
               <li key={s.what}>
-                {t(s.says)}. About {q({ kind: 'time', value: s.minutes })}.
+                {t(s.says)}. About {q({ kind: 'time', value: faceTime(hand, s.work).minutes })}.
               </li>
             ))}
           </Box>

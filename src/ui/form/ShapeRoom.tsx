@@ -58,7 +58,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
         <>
           <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
             <b>{q({ kind: 'length', value: piece.form.finishedLengthMm })}</b> nose to tail stretched out,{' '}
-            <b>{q({ kind: 'length', value: plan.form.heightMm })}</b> high as it stands, at 1 :{' '}
+            <b>{q({ kind: 'length', value: plan.form.heightMm })}</b> to its highest point as posed, at 1 :{' '}
             <OpenedFigure figure={plan.form.scale} /> of life.
           </Typography>
           <FigureGrid

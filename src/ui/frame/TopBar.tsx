@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { savePieceFile } from '@/desk/files';
 import { redo, undo, useDesk } from '@/desk/store';
+import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PrintButton } from './PrintButton';
 import { SavedMark } from './SavedMark';
@@ -25,7 +26,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
         `${q({ kind: 'length', value: piece.form.finishedLengthMm })} nose to tail`,
         `1 : ${q(plan.form.scale)} of life`,
         `wool ${q({ kind: 'mass', value: plan.stock.needG })}`,
-        `${q({ kind: 'time', value: plan.log.minutesLeft })} left`,
+        plan.log.minutesLeft > 0 ? `${timeSpan(plan.work.spanLeft)} left` : 'all done',
         ...(coarse ? ['shape worked out coarsely'] : []),
       ]
     : [];

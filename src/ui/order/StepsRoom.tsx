@@ -23,6 +23,7 @@ import { figures } from '@/ui/frame/theme';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
+import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { woolWords } from '@/units/wool-words';
 import { dateWords, isDone, moveOnto, placeName, progressOf, soonest, useStep, weekdayName } from './order-store';
@@ -151,8 +152,7 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
           'Nothing to do yet: give an area a way of laying first.'
         ) : (
           <>
-            <b>{steps.length} steps</b>, <b>{q({ kind: 'time', value: plan.work.minutesLeft })}</b> left in{' '}
-            <b>{sittings.length} sittings</b>
+            <b>{steps.length} steps</b>, <b>{timeSpan(plan.work.spanLeft)}</b> left in <b>{sittings.length} sittings</b>
             {plan.work.finishDate && (
               <>
                 , done on <b>{dateWords(plan.work.finishDate)}</b>

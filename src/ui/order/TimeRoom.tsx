@@ -14,6 +14,7 @@ import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { MeasureField } from '@/ui/parts/MeasureField';
+import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { dateWords, placeName, soonest, weekdayName } from './order-store';
 
@@ -57,11 +58,10 @@ export function TimeRoom({ findings }: { findings: readonly Finding[] }) {
 function Answer() {
   const plan = useDesk((s) => s.plan)!;
   const { work } = plan;
-  const { q } = useUnits();
   if (work.sittings.length === 0) return <Typography sx={{ my: 1, fontSize: 18 }}>Nothing is left to do.</Typography>;
   return (
     <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-      <b>{q({ kind: 'time', value: work.minutesLeft })}</b> of work in <b>{work.sittings.length} sittings</b>
+      <b>{timeSpan(work.spanLeft)}</b> of work in <b>{work.sittings.length} sittings</b>
       {work.finishDate ? (
         <>
           , done on <b>{dateWords(work.finishDate)}</b>.

@@ -16,7 +16,8 @@ import { useUnits } from './useUnits';
 interface MeasureFieldProps {
   readonly label: string;
   readonly kind: QuantityKind;
-  readonly value: number;
+  /** Null where nothing is known yet: the field is empty until something is typed. */
+  readonly value: number | null;
   readonly min: number;
   readonly max: number;
   readonly onChange: (value: number) => void;
@@ -30,7 +31,7 @@ export function MeasureField(p: MeasureFieldProps) {
   const { units } = useUnits();
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? forField(p.kind, p.value, units);
+  const shown = typed ?? (p.value === null ? '' : forField(p.kind, p.value, units));
   const problem = typed === null ? null : check(typed);
 
   function check(text: string): string | null {
@@ -89,7 +90,7 @@ export function MeasureField(p: MeasureFieldProps) {
       {p.slide && (
         <Slider
           aria-label={`${p.label}, slider`}
-          value={Math.min(p.slide.max, Math.max(p.slide.min, p.value))}
+          value={Math.min(p.slide.max, Math.max(p.slide.min, p.value ?? p.slide.min))}
           min={p.slide.min}
           max={p.slide.max}
           step={p.slide.step}

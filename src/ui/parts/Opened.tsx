@@ -7,6 +7,8 @@ import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
 import type { Figure } from '@/core/method/define';
 import { methodOf } from '@/core/methods';
+import { ELEMENT_NAMES, ELEMENTS, minutesFor } from '@/core/time/elements';
+import { useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from './useUnits';
 
@@ -61,9 +63,45 @@ export function Working({ figure, method }: { figure?: Figure; method: string })
           </Box>
         </tbody>
       </Box>
+      {figure?.work && <Elements work={figure.work} />}
       <Typography variant="body2" sx={{ mt: 1, color: 'text.secondary' }}>
         {BASIS[m.basis]}. {m.source}
       </Typography>
+    </Box>
+  );
+}
+
+/** What a time is made up of: every element, how often, and what it takes each time. */
+function Elements({ work }: { work: NonNullable<Figure['work']> }) {
+  const hand = useDesk((s) => s.hand);
+  const list = ELEMENT_NAMES.filter((e) => (work[e] ?? 0) > 0);
+  const hundredth = (n: number) => Math.round(n * 100) / 100;
+  const often = (n: number) => (n < 10 ? String(Math.round(n * 10) / 10) : String(Math.round(n)));
+  return (
+    <Box
+      component="table"
+      aria-label="Elements of this work"
+      sx={{
+        mt: 1,
+        borderCollapse: 'collapse',
+        width: '100%',
+        fontSize: 13,
+        '& td, & th': { pr: 1.5, textAlign: 'left', fontWeight: 400 },
+      }}
+    >
+      <tbody>
+        {list.map((e) => {
+          const t = minutesFor(hand, e);
+          return (
+            <tr key={e}>
+              <th scope="row">{ELEMENTS[e].does}</th>
+              <Box component="td" sx={{ ...figures, whiteSpace: 'nowrap', textAlign: 'right !important' }}>
+                {often(work[e]!)} × {hundredth(t.low)} to {hundredth(t.high)} min
+              </Box>
+            </tr>
+          );
+        })}
+      </tbody>
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 /** What this browser can draw: nothing in 3D, slowly in software, or on a graphics card. */
-export type Drawing = 'none' | 'software' | 'card';
+type Drawing = 'none' | 'software' | 'card';
 
 let found: Drawing | null = null;
 

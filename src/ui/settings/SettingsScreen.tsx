@@ -16,32 +16,29 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { KeptHere } from './KeptHere';
+import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
 import { Report } from './Report';
 
-type Rate = Exclude<keyof Hand, 'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes'>;
+type Rate = Exclude<
+  keyof Hand,
+  'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes' | 'times'
+>;
 
 const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
   { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
   { key: 'overShare', label: 'Left for trimming, share of length', kind: 'number' },
   { key: 'overLeastMm', label: 'Left for trimming, at least', kind: 'length' },
   { key: 'handlingLoss', label: 'Wool lost in handling, share', kind: 'number' },
-  { key: 'stabsPerMinute', label: 'Stabs a minute', kind: 'number' },
   { key: 'stabsPerCm', label: 'Stabs per cm of row in a pass', kind: 'number' },
   { key: 'passesLine', label: 'Passes along the line', kind: 'number' },
   { key: 'passesFold', label: 'Passes along the fold', kind: 'number' },
-  { key: 'minutesPerPinch', label: 'Minutes for a pinch', kind: 'number' },
   { key: 'loftDensityMgCm3', label: 'Density of laid fur', kind: 'density' },
   { key: 'looseDensityMgCm3', label: 'Density of loose wool', kind: 'density' },
   { key: 'coreStabsPerCm3', label: 'Stabs per cm³ of core', kind: 'number' },
   { key: 'wrapDensityMgCm3', label: 'Density of a wrap', kind: 'density' },
   { key: 'feltedDensityMgCm3', label: 'Density of felt', kind: 'density' },
   { key: 'surfaceStabsPerCm2', label: 'Stabs per cm² of top coat in a pass', kind: 'number' },
-  { key: 'minutesPerLock', label: 'Minutes for a lock', kind: 'number' },
-  { key: 'minutesPerBow', label: 'Minutes for a bow', kind: 'number' },
-  { key: 'minutesPerPiece', label: 'Minutes for a piece, wisp or clump', kind: 'number' },
-  { key: 'trimMinutesPerCm2', label: 'Minutes to trim a cm² of plush', kind: 'number' },
-  { key: 'minutesPerWisp', label: 'Minutes for a wisp of a veil', kind: 'number' },
   { key: 'readyMinutes', label: 'Getting ready and clearing away, minutes', kind: 'number' },
   { key: 'glueMinutes', label: 'Minutes until glue has set', kind: 'number' },
   { key: 'dryMinutes', label: 'Minutes until wool is dry', kind: 'number' },
@@ -205,6 +202,7 @@ export function SettingsScreen() {
             <Button sx={{ mt: 1 }} onClick={() => editHand(() => defaultHand)}>
               Back to the first values
             </Button>
+            <PaceTable />
           </Box>
         </Box>
       )}

@@ -37,13 +37,23 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
   const measures = measuresOf(plan.parts);
   const measure = measures.find((m) => m.id === by)!;
 
-  const choose = (id: string, measuredBy: string) => {
+  /** What the maker typed stays, whichever body and whichever measure is chosen after it. */
+  const [typed, setTyped] = useState({ finished: false, life: false });
+  const chooseBody = (id: string) => {
     const next = bodyPlan(id);
+    const measuredBy =
+      measuresOf(next.parts).some((m) => m.id === by) && (typed.finished || typed.life) ? by : next.measuredBy;
+    const k = statedShare(next.parts, measuredBy);
     setPlanId(id);
     setBy(measuredBy);
-    const k = statedShare(next.parts, measuredBy);
-    setFinished(forField('length', next.finishedLengthMm * k, units));
-    setLife(forField('length', next.lifeLengthMm * k, units));
+    if (!typed.finished) setFinished(forField('length', next.finishedLengthMm * k, units));
+    if (!typed.life) setLife(forField('length', next.lifeLengthMm * k, units));
+  };
+  const chooseMeasure = (measuredBy: string) => {
+    const k = statedShare(plan.parts, measuredBy);
+    setBy(measuredBy);
+    if (!typed.finished) setFinished(forField('length', plan.finishedLengthMm * k, units));
+    if (!typed.life) setLife(forField('length', plan.lifeLengthMm * k, units));
   };
 
   const lengthProblem = (
@@ -124,7 +134,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
             label="Body plan"
             select
             value={planId}
-            onChange={(e) => choose(e.target.value, bodyPlan(e.target.value).measuredBy)}
+            onChange={(e) => chooseBody(e.target.value)}
             helperText={plan.says}
           >
             {BODY_PLANS.map((p) => (
@@ -137,7 +147,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
             label="Measure you know"
             select
             value={by}
-            onChange={(e) => choose(planId, e.target.value)}
+            onChange={(e) => chooseMeasure(e.target.value)}
             helperText="Everything else follows from this one"
           >
             {measures.map((m) => (
@@ -149,7 +159,10 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
           <TextField
             label={`Finished ${measure.says} (${units.length})`}
             value={finished}
-            onChange={(e) => setFinished(e.target.value)}
+            onChange={(e) => {
+              setFinished(e.target.value);
+              setTyped((t) => ({ ...t, finished: true }));
+            }}
             error={!!show(problems.finished, true)}
             helperText={show(problems.finished, true)}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
@@ -157,7 +170,10 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
           <TextField
             label={`The same in life (${units.length})`}
             value={life}
-            onChange={(e) => setLife(e.target.value)}
+            onChange={(e) => {
+              setLife(e.target.value);
+              setTyped((t) => ({ ...t, life: true }));
+            }}
             error={!!show(problems.life, true)}
             helperText={show(problems.life, true)}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}

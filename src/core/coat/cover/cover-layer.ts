@@ -1,6 +1,7 @@
 /** Cover of wool laid as a layer: pieces, sheets, wisps, velvet. Random fibres lying every way (Poisson line process). */
 import { figure, letter, method, type Figure } from '@/core/method/define';
-import { layerCover } from './cover';
+import { layerCover } from './bare';
+import { BELL, LIFT_SCATTER, SCATTER } from './leaning';
 import { layerMass } from '@/core/wool/fibre';
 
 export const layeredCover = method({
@@ -20,12 +21,31 @@ export const layeredCover = method({
   of: ({ areal, layer, slant, kappa, unevenness }) => layerCover((areal * slant) / layer, kappa, unevenness),
 });
 
+const rad = Math.PI / 180;
+
 /** Fibres lying flat every way are crossed more thickly by an oblique look: E|u x w| / cos 45 over all azimuths. */
 export const FLAT_SLANT = (() => {
   let s = 0;
   for (let k = 0; k < 360; k++) s += Math.sqrt(1 - Math.cos(((k + 0.5) * Math.PI) / 180) ** 2 / 2);
   return s / 360 / Math.SQRT1_2;
 })();
+
+/**
+ * The same for fibres that lie with the fur at a lift, at random places: what an oblique look against the lie leaves of the
+ * layers seen from above, mean |u x w| over mean |u x n| and cos 45.
+ */
+export function slantFactor(liftDeg: number, scatter = SCATTER): number {
+  let [across, above] = [0, 0];
+  for (const r of BELL) {
+    const lift = liftDeg * rad + LIFT_SCATTER * r.x;
+    for (const y of BELL) {
+      const along = (Math.cos(lift) * Math.cos(scatter * y.x) + Math.sin(lift)) * Math.SQRT1_2;
+      across += r.w * y.w * Math.sqrt(Math.max(0, 1 - along * along));
+      above += r.w * y.w * Math.abs(Math.cos(lift));
+    }
+  }
+  return across / (Math.SQRT1_2 * above);
+}
 
 export interface FeltedLay {
   readonly arealMgCm2: number;

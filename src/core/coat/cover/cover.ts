@@ -1,25 +1,7 @@
-/**
- * How much of the base is hidden. A random layer of n fibres deep hides 1 - exp(-n) (Poisson line process; standard in
- * stereology, e.g. Chiu, Stoyan, Kendall and Mecke, "Stochastic Geometry and its Applications", from memory). Two things
- * make real wool worse: fibres clump (spread kappa < 1), and nobody lays evenly (coefficient of variation c, gamma
- * distributed amount). Rows overlap like slates: a place is under as many rows as their length reaches back.
- */
-import { figure, letter, method, type Figure } from '@/core/method/define';
+/** Cover of coats laid in rows as figures: from above, and aslant as one looks at a piece on a table. */
+import { figure, letter, method, type Figure, type Method } from '@/core/method/define';
 import { fibresPerMm } from '@/core/wool/fibre';
-
-/** Share left bare by one lay of n layers, clumped by `kappa` and uneven by `c`. Dimensionless. */
-export function bareShare(n: number, kappa: number, c: number): number {
-  const x = kappa * n;
-  return c > 1e-6 ? (1 + x * c * c) ** (-1 / (c * c)) : Math.exp(-x);
-}
-
-export const layerCover = (n: number, kappa: number, c: number): number => 1 - bareShare(n, kappa, c);
-
-/** Clumping of N fibres of diameter d (mm) in a tuft w (mm) wide, in the form of a canopy clumping index. */
-export function clumping(n: number, diameterMm: number, widthMm: number): number {
-  const b = (n * diameterMm) / widthMm;
-  return b < 1e-9 ? 1 : -Math.expm1(-b) / b;
-}
+import { ABOVE, AGAINST, ALONG_ROWS, hiddenBy, SCATTER, type RowsOfFur, type View } from './leaning';
 
 export const overlap = method({
   id: 'overlap',
@@ -36,65 +18,89 @@ export const overlap = method({
   of: ({ length, lift, spacing }) => (length * Math.cos((lift * Math.PI) / 180)) / spacing,
 });
 
-export const rowCover = method({
-  id: 'row-cover',
-  title: 'Base hidden by overlapping rows',
-  formula: 'C = 1 − [(1 − f) b^k + f b^(k+1)],  k = whole part of r, f = the rest,  b = (1 + κ q c²)^(−1/c²),  q = N d',
-  inputs: {
-    ends: letter('N', 'fibre ends on a mm of row', 'number'),
-    fineness: letter('d', 'mean fibre diameter', 'fineness'),
-    rows: letter('r', 'rows over any one place', 'number'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
-    unevenness: letter('c', 'unevenness of laying', 'number'),
-  },
-  result: letter('C', 'share of the base hidden, seen from above', 'share'),
-  source: 'Poisson cover of random fibres, once for every overlapping row; clumping and unevenness ours.',
-  basis: 'ours',
-  of: ({ ends, fineness, rows, kappa, unevenness }) => {
-    const b = bareShare(ends * (fineness / 1000), kappa, unevenness);
-    const k = Math.floor(rows);
-    const f = rows - k;
-    return 1 - ((1 - f) * b ** k + f * b ** (k + 1));
-  },
-});
+/** One formula for whatever is laid in rows: what differs is where the fibres fall to. */
+const coverBy = (
+  id: string,
+  title: string,
+  falls: RowsOfFur['falls'],
+  fall: string,
+  single = false,
+): Method<
+  | 'ends'
+  | 'fineness'
+  | 'length'
+  | 'lift'
+  | 'spacing'
+  | 'scatter'
+  | 'width'
+  | 'pitch'
+  | 'kappa'
+  | 'unevenness'
+  | 'tilt'
+  | 'toward'
+> =>
+  method({
+    id,
+    title,
+    formula: single
+      ? 'C = 1 − mean over the reach of b(n),  n = N d L |u × w| / (cos T h),  b(n) = (1 + κ n c²)^(−1/c²)'
+      : 'C = 1 − mean over the gap of Π rows b(n),  n = N d L |u × w| / (cos T h),  b(n) = (1 + κ n c²)^(−1/c²)',
+    inputs: {
+      ends: letter('N', 'fibre ends on a mm of row', 'number'),
+      fineness: letter('d', 'mean fibre diameter', 'fineness'),
+      length: letter('L', 'finished length', 'length'),
+      lift: letter('lift', 'angle of the fibres u off the skin', 'angle'),
+      spacing: letter('s', 'row spacing', 'length'),
+      scatter: letter('σ', 'scatter of their direction, radians', 'number'),
+      width: letter('w0', 'width of a pinch or a lock', 'length'),
+      pitch: letter('p', 'from one to the next', 'length'),
+      kappa: letter('κ', 'spread of this form of wool', 'number'),
+      unevenness: letter('c', 'unevenness of laying', 'number'),
+      tilt: letter('T', 'line of sight w off straight down', 'angle'),
+      toward: letter('A', 'seen from: 0° against the lie, 90° along the rows', 'angle'),
+    },
+    result: letter('C', 'share of the base hidden', 'share'),
+    source: `Shadows of straight fibres along the line of sight, ${fall}; h is how far one falls from its row. Poisson cover, once for every row; clumping and unevenness ours.`,
+    basis: 'ours',
+    of: (x) =>
+      hiddenBy(
+        {
+          lengthMm: x.length,
+          liftDeg: x.lift,
+          spacingMm: x.spacing,
+          q: (x.ends * x.fineness) / 1000,
+          falls,
+          scatter: x.scatter,
+          widthMm: x.width,
+          pitchMm: x.pitch,
+          kappa: x.kappa,
+          unevenness: x.unevenness,
+          single,
+        },
+        { tiltDeg: x.tilt, azimuthDeg: x.toward },
+      ),
+  });
 
-/** What the tuft model needs; lengths mm. */
-interface TuftLay {
-  /** Fibre ends in one tuft. */
-  readonly ends: number;
-  readonly diameterMm: number;
-  readonly widthMm: number;
-  readonly pitchMm: number;
-  readonly spacingMm: number;
-  /** Length of the pile along the skin, L cos(lift). */
-  readonly reachMm: number;
-  /** Scatter of the fibres' direction, standard deviation in radians. */
-  readonly scatter: number;
-  readonly kappa: number;
-  readonly unevenness: number;
-}
-
-const STEPS = 64;
-
-/**
- * Share of the base hidden by separate tufts: averaged over the gap between two rows, the product over all rows that
- * reach there of the share each leaves bare. Tufts spread with distance by their scatter until they touch.
- */
-export function tuftCover(t: TuftLay): number {
-  let bare = 0;
-  for (let i = 0; i < STEPS; i++) {
-    let left = 1;
-    for (let d = ((i + 0.5) / STEPS) * t.spacingMm; d < t.reachMm; d += t.spacingMm) {
-      const w = Math.min(t.pitchMm, Math.sqrt(t.widthMm ** 2 + 12 * t.scatter ** 2 * d * d));
-      left *= 1 - (w / t.pitchMm) * (1 - bareShare((t.ends * t.diameterMm) / w, t.kappa, t.unevenness));
-    }
-    bare += left / STEPS;
-  }
-  return 1 - bare;
-}
-
-/** Scatter of combed fibres as they fall, radians. Ours. */
-export const SCATTER = 0.12;
+export const rowCover = coverBy('row-cover', 'Base hidden by rows of fur', 'to the hem', 'which fall to the hem');
+export const lockCover = coverBy(
+  'lock-cover',
+  'Base hidden by courses of locks',
+  'to the hem',
+  'which hang together lock by lock; whole locks scatter little, opened ones more',
+);
+export const standingCover = coverBy(
+  'standing-cover',
+  'Base hidden by a standing pile',
+  'to all sides',
+  'which rise to all sides alike',
+);
+export const stripCover = coverBy(
+  'strip-cover',
+  'Base hidden under the strip',
+  'to the hem',
+  'one layer to each side, as far as it hangs from above',
+  true,
+);
 
 export interface FurLay {
   readonly lengthMm: number;
@@ -107,66 +113,36 @@ export interface FurLay {
   readonly finenessCv: number;
   readonly kappa: number;
   readonly unevenness: number;
+  /** Scatter of the fibres' direction on the skin, radians; of combed fur where it says nothing. */
+  readonly scatter?: number;
 }
 
-export const tuftedCover = method({
-  id: 'tuft-cover',
-  title: 'Base hidden by pinches with gaps between',
-  formula: 'C = 1 − mean over the gap of Π rows [1 − (w/p)(1 − b)],  w = min(p, √(w0² + 12 σ² t²))',
-  inputs: {
-    ends: letter('N', 'fibre ends on a mm of row', 'number'),
-    fineness: letter('d', 'mean fibre diameter', 'fineness'),
-    length: letter('L', 'finished length', 'length'),
-    lift: letter('lift', 'angle of the fur off the skin', 'angle'),
-    spacing: letter('s', 'row spacing', 'length'),
-    width: letter('w0', 'width of a pinch', 'length'),
-    pitch: letter('p', 'distance from pinch to pinch', 'length'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
-    unevenness: letter('c', 'unevenness of laying', 'number'),
-  },
-  result: letter('C', 'share of the base hidden, seen from above', 'share'),
-  source: 'As for rows, pinch by pinch; the pinches spread by a scatter σ of 0.12 rad (ours).',
-  basis: 'ours',
-  of: (x) =>
-    tuftCover({
-      ends: x.ends * x.pitch,
-      diameterMm: x.fineness / 1000,
-      widthMm: x.width,
-      pitchMm: x.pitch,
-      spacingMm: x.spacing,
-      reachMm: x.length * Math.cos((x.lift * Math.PI) / 180),
-      scatter: SCATTER,
-      kappa: x.kappa,
-      unevenness: x.unevenness,
-    }),
-});
-
-/** Cover of a coat of rows as a figure: by rows where pinches touch, by tufts where they leave gaps. */
-export function coverFigure(l: FurLay): Figure {
-  const ends = fibresPerMm.of({ lay: l.layMgCm, length: l.lengthMm, fineness: l.finenessUm, cv: l.finenessCv });
-  if (l.pinchPitchMm <= l.pinchWidthMm) {
-    return figure(rowCover, {
-      ends,
-      fineness: l.finenessUm,
-      rows: overlap.of({ length: l.lengthMm, lift: l.liftDeg, spacing: l.spacingMm }),
-      kappa: l.kappa,
-      unevenness: l.unevenness,
-    });
-  }
-  return figure(tuftedCover, {
-    ends,
+/** Cover of a lay from a view, as a figure. */
+export const coverFigure = (l: FurLay, view: View = ABOVE, by: typeof rowCover = rowCover): Figure =>
+  figure(by, {
+    ends: fibresPerMm.of({ lay: l.layMgCm, length: l.lengthMm, fineness: l.finenessUm, cv: l.finenessCv }),
     fineness: l.finenessUm,
     length: l.lengthMm,
     lift: l.liftDeg,
     spacing: l.spacingMm,
+    scatter: l.scatter ?? SCATTER,
     width: l.pinchWidthMm,
     pitch: l.pinchPitchMm,
     kappa: l.kappa,
     unevenness: l.unevenness,
+    tilt: view.tiltDeg,
+    toward: view.azimuthDeg,
   });
-}
 
-export const coverOf = (l: FurLay): number => coverFigure(l).value;
+export const coverOf = (l: FurLay, by: typeof rowCover = rowCover): number => coverFigure(l, ABOVE, by).value;
+
+/** How well a lay hides, from above and from where it hides least. */
+export function hidesOf(l: FurLay, by: typeof rowCover = rowCover): { readonly cover: Figure; readonly slant: Figure } {
+  const against = coverFigure(l, AGAINST, by);
+  // Between rows of a standing pile one looks down along them.
+  const along = by === standingCover ? coverFigure(l, ALONG_ROWS, by) : against;
+  return { cover: coverFigure(l, ABOVE, by), slant: along.value < against.value ? along : against };
+}
 
 /** "Covers well": every root under another row and hardly any base to be seen. */
 export const WELL = 0.98;

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../../../demo/load';
 import type { FoldOver, Laid } from '@/core/piece/coat';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { shortestLength, thinnestLay, widestSpacing } from './enough';
+import { coversWell } from './cover';
+import { thinnestLay, widestSpacing } from './enough';
 import { furLayOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
 import { marginsOf } from './margins';
 import { wayOf, WAYS } from '@/core/coat/ways';
@@ -14,11 +15,19 @@ const spec = <C extends Laid>(coat: C, l = lot) => ({ spec: coat, lot: l, hand, 
 describe('margins', () => {
   it('of folded rows are the widest spacing, the thinnest lay, the shortest fur', () => {
     const lay = furLayOf(flanks, lot, hand);
-    expect(marginsOf(wayOf('fold-over'), spec(flanks)).map((m) => m.limit)).toEqual([
-      widestSpacing(lay),
-      thinnestLay(lay, 120),
-      shortestLength(lay, 120),
-    ]);
+    const [apart, weight, length] = marginsOf(wayOf('fold-over'), spec(flanks)).map((m) => m.limit);
+    expect([apart, weight]).toEqual([widestSpacing(lay), thinnestLay(lay, 120)]);
+    // By the weight as it is: half a millimetre shorter no longer covers, or shows its roots.
+    expect(coversWell({ ...lay, lengthMm: length! })).toBe(true);
+    expect(coversWell({ ...lay, lengthMm: length! - 0.5 })).toBe(false);
+  });
+
+  it('the shortest fur is the same wherever its slider stands', () => {
+    const least = [10, 14, 24, 26].map(
+      (lengthMm) =>
+        marginsOf(wayOf('fold-over'), spec({ ...flanks, lengthMm })).find((m) => m.key === 'lengthMm')!.limit,
+    );
+    expect(new Set(least).size).toBe(1);
   });
 
   it('of every way: the limit covers, a step beyond it does not', () => {

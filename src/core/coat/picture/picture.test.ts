@@ -4,7 +4,7 @@ import { COARSELY, planned } from '../../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import type { Plan } from '@/core/plan';
-import { layerCover } from '@/core/coat/cover/cover';
+import { layerCover } from '@/core/coat/cover/bare';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import { PLAIN_PILE, type Pile } from './pile';
 import { leftOver, strands } from '@/core/shade/layers/strands';

@@ -10,11 +10,15 @@ import { joined, mgCm2, microns, say, type Text } from '@/core/text';
 import { WELL } from '@/core/coat/cover/cover';
 import { FLAT_SLANT, layeredCover, layerFigure, thinnestLayer, type FeltedLay } from '@/core/coat/cover/cover-layer';
 import { HIDDEN, takes, type Docket } from '@/core/coat/chart/docket';
-import { coverFindings, rowFindings, woolFindings } from '@/core/coat/judgement';
+import { coverFindings, crowdFindings, rowFindings, woolFindings } from '@/core/coat/judgement';
 import { tiesUnder, workOn } from '@/core/coat/operations';
 import { PLAIN_PILE, type Pile } from '@/core/coat/picture/pile';
+import { loftOf } from '@/core/coat/loft';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { ONE_STEP, stabs } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes as timed, timeFigure, together } from '@/core/time/work-time';
 import { forgottenPlaces } from '@/core/coat/techniques/sheet/sheet-cut';
 import { PLAIN_LAY, shown, type Lay, type LayContext, type Look, type Spec } from '@/core/coat/way';
 
@@ -50,24 +54,6 @@ const layerWaste = method({
   source: 'Nothing is trimmed; only handling loses wool.',
   basis: 'ours',
   of: ({ areal, area, loss }) => ((areal * area) / 100 / 1000) * loss,
-});
-
-const feltMinutes = method({
-  id: 'felt-minutes',
-  title: 'Time to lay and felt the layer',
-  formula: 't = A × stabs per cm² × passes / rate + k × t piece',
-  inputs: {
-    area: letter('A', 'area', 'area'),
-    stabs: letter('stabs', 'stabs on a square cm in one pass', 'number'),
-    passes: letter('passes', 'passes over all of it', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-    pieces: letter('k', 'pieces or wisps', 'count'),
-    piece: letter('t piece', 'drawing and placing one', 'time'),
-  },
-  result: letter('t', 'time to lay and felt', 'time'),
-  source: 'Shallow quick stabs (common practice); rates ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: ({ area, stabs, passes, rate, pieces, piece }) => ((area / 100) * stabs * passes) / rate + pieces * piece,
 });
 
 const layerLoft = method({
@@ -114,12 +100,15 @@ const feltedLayOf = (s: Spec<Felted>): FeltedLay => ({
 export const PASSES = 2;
 
 export interface FeltedLook {
-  readonly density: number;
-  readonly pileMm: number;
+  /** Felted to a density with a pile raised from it, or lying as fur does. */
+  readonly lies:
+    | { readonly densityMgCm3: number; readonly pileMm: number }
+    | { readonly densityMgCm3: number; readonly lengthMm: number; readonly liftDeg: number };
   readonly extra: number;
   readonly passes: number;
   readonly slant?: number;
-  readonly minutesPieceCm2: number;
+  /** What drawing off and placing the wool of one layer takes on a square cm. */
+  readonly placing: Work;
 }
 
 export function feltedLook(s: Spec<Felted>, x: FeltedLook): Look {
@@ -128,9 +117,21 @@ export function feltedLook(s: Spec<Felted>, x: FeltedLook): Look {
     cover: layerFigure(lay),
     slant: layerFigure(lay, x.slant ?? FLAT_SLANT),
     areal: figure(layerAreal, { areal: lay.arealMgCm2, layers: s.spec.layers }),
-    loft: figure(layerLoft, { areal: lay.arealMgCm2, density: x.density, pile: x.pileMm, rise: s.rise }),
+    ...('pileMm' in x.lies
+      ? {
+          loft: figure(layerLoft, {
+            areal: lay.arealMgCm2,
+            density: x.lies.densityMgCm3,
+            pile: x.lies.pileMm,
+            rise: s.rise,
+          }),
+        }
+      : loftOf({ ...x.lies, arealMgCm2: lay.arealMgCm2, rise: s.rise })),
     takesMgCm2: lay.arealMgCm2 * (1 + x.extra) * (1 + s.hand.handlingLoss),
-    minutesCm2: (s.hand.surfaceStabsPerCm2 * x.passes) / s.hand.stabsPerMinute + x.minutesPieceCm2 * s.spec.layers,
+    minutesCm2: minutesOf(
+      s.hand,
+      both(stabs(s.hand, 100, x.passes), together([{ work: x.placing, share: s.spec.layers }])),
+    ),
   };
 }
 
@@ -149,15 +150,7 @@ export const layerAreal = method({
 });
 
 /** Formulas of every layer felted on. */
-export const FELTED_METHODS = [
-  layerWool,
-  layerWaste,
-  layerCount,
-  layerAreal,
-  layerLoft,
-  layeredCover,
-  feltMinutes,
-] as const;
+export const FELTED_METHODS = [layerWool, layerWaste, layerCount, layerAreal, layerLoft, layeredCover] as const;
 
 /** Least weight of a first layer that hides the base. */
 export const firstLayer = (s: Spec<Felted>): number => thinnestLayer(feltedLayOf(s), WELL);
@@ -169,7 +162,8 @@ interface FeltedParts<C extends Felted> {
   readonly spacingMm: number;
   readonly pitchMm: number;
   readonly pieces: (rows: Lay['rows']) => number;
-  readonly minutesPerPiece: number;
+  /** What drawing off and placing so many pieces takes. */
+  readonly placing: (pieces: number) => Work;
   readonly massExtraG: number;
   readonly does: (figures: Lay['figures']) => Text;
   readonly passes: Text;
@@ -185,8 +179,8 @@ interface FeltedParts<C extends Felted> {
   readonly after?: readonly Operation[];
   readonly set: (areal: number) => Partial<C>;
   readonly bricks: boolean;
-  /** Of the time, what a later operation of its own takes. */
-  readonly laterMinutes?: number;
+  /** A later step of its own: its work, and the passes that belong to it. */
+  readonly later?: { readonly work: Work; readonly passes: number };
   /** Laid in one go and not row by row. */
   readonly single?: boolean;
 }
@@ -209,14 +203,12 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
     loss: hand.handlingLoss,
     habit: c.habit,
   });
-  const minutes = figure(feltMinutes, {
-    area,
-    stabs: hand.surfaceStabsPerCm2,
-    passes: p.look.passes,
-    rate: hand.stabsPerMinute,
-    pieces: pieces.value,
-    piece: p.minutesPerPiece,
-  });
+  const laying = both(
+    ONE_STEP,
+    p.placing(pieces.value),
+    stabs(hand, area, p.look.passes - (p.later ? p.later.passes : 0)),
+  );
+  const minutes = timeFigure(hand, both(laying, p.later?.work ?? {}));
   const figures = {
     ...shown(l),
     ...rowFigures(c, rows),
@@ -264,6 +256,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
         say`${mgCm2(lay.arealMgCm2)} is too thin a layer of ${microns(lot.finenessUm)} wool.`,
         needed > spec.arealMgCm2 ? [remedyOf(c, say`Lay ${mgCm2(needed)}`, p.set(needed))] : [],
       ),
+      ...crowdFindings(c, l),
       ...rowFindings(
         c,
         rows,
@@ -282,7 +275,7 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
         rows: rows.rows.length,
         passes: p.passes,
         needlework: p.needlework,
-        minutes: minutes.value - (p.laterMinutes ?? 0),
+        ...timed(hand, laying),
         after: tiesUnder(c),
         caution: p.caution,
       },
@@ -304,7 +297,7 @@ export function inspection(c: LayContext<Felted>, why: Text): Operation[] {
       rows: 0,
       passes: null,
       needlework: null,
-      minutes: 2 * places.length,
+      ...timed(c.hand, both(ONE_STEP, { bareCheck: 1 })),
       after: [{ id: `lay-${c.area.id}`, why, strength: Infinity }],
       caution: null,
     },

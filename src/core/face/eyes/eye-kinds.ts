@@ -23,9 +23,9 @@ interface EyeKindSpec {
   readonly made: 'wool' | 'bought' | 'line';
   /** Stands out as a ball, lies nearly flat, or is a line. */
   readonly dome: 'ball' | 'flat' | 'line';
-  /** Minutes for both eyes: making them, and setting them. Ours. */
-  readonly makeMinutes: number;
-  readonly setMinutes: number;
+  /** Making one and setting a pair, each against the usual work of it. Ours. */
+  readonly making: number;
+  readonly setting: number;
   readonly make: ((n: EyeNumbers) => Text) | null;
   readonly seat: (n: EyeNumbers) => Text;
   readonly set: (n: EyeNumbers) => Text;
@@ -45,8 +45,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'gives a little; two alike take practice',
     made: 'wool',
     dome: 'ball',
-    makeMinutes: 16,
-    setMinutes: 12,
+    making: 1.6,
+    setting: 1,
     make: (n) =>
       say`${n.two ? 'Roll two balls side by side from equal pinches' : 'Roll a ball'}, damp or with a little soap so that it grips, ${fine(n.beforeMm ?? n.sizeMm)} across, then felt to ${fine(n.sizeMm)}`,
     seat: socket,
@@ -60,8 +60,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'less give when they are set; a hole in the middle to close',
     made: 'wool',
     dome: 'ball',
-    makeMinutes: 14,
-    setMinutes: 12,
+    making: 1.4,
+    setting: 1,
     make: (n) =>
       say`Wind a flat thin strip tightly round a stick to ${fine(n.beforeMm ?? n.sizeMm)}, slide it off, close the hole and felt to ${fine(n.sizeMm)}${n.two ? '; count the turns and give the second one as many' : ''}`,
     seat: socket,
@@ -75,8 +75,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'small layers need short fibre and a fine needle',
     made: 'wool',
     dome: 'flat',
-    makeMinutes: 6,
-    setMinutes: 26,
+    making: 0.6,
+    setting: 2.2,
     make: (n) =>
       say`Draw off and weigh the wool ${n.two ? 'of both eyes layer by layer, rim to light, two alike of each' : 'layer by layer, rim to light'}, for ${fine(n.sizeMm)}`,
     seat: socket,
@@ -90,8 +90,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'one colour; the thread goes through the head',
     made: 'bought',
     dome: 'ball',
-    makeMinutes: 0,
-    setMinutes: 14,
+    making: 0,
+    setting: 1.2,
     make: null,
     seat: socket,
     set: (n) =>
@@ -104,8 +104,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'a hole on each side; once glued it stays',
     made: 'bought',
     dome: 'ball',
-    makeMinutes: 4,
-    setMinutes: 14,
+    making: 0.4,
+    setting: 1.2,
     make: (n) => say`Cut ${n.two ? 'both stems' : 'the stem'} to ${fine(n.stemMm)}`,
     seat: (n) =>
       say`Make ${n.two ? 'both holes' : 'the hole'} with the awl, ${degrees(n.inDeg)} inward and ${degrees(n.downDeg)} downward, leave the awl in so that the hole does not close, then fit ${n.two ? 'both eyes' : 'the eye'} dry and look from the front, from above and in profile`,
@@ -119,8 +119,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'no look to follow',
     made: 'line',
     dome: 'line',
-    makeMinutes: 0,
-    setMinutes: 10,
+    making: 0,
+    setting: 0.8,
     make: null,
     seat: (n) =>
       say`Mark ${n.two ? 'both lines' : 'the line'} with pins, ${fine(n.sizeMm)} long, sloping by ${degrees(n.slantDeg)}`,
@@ -134,8 +134,8 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     costs: 'flat from the side',
     made: 'wool',
     dome: 'flat',
-    makeMinutes: 2,
-    setMinutes: 8,
+    making: 0.2,
+    setting: 0.7,
     make: (n) => say`Twist ${n.two ? 'two equal pinches for discs' : 'a pinch for a disc'} of ${fine(n.sizeMm)}`,
     seat: (n) =>
       say`Mark ${n.two ? 'both middles' : 'the middle'} with pins and try a paper disc of ${fine(n.sizeMm)} on ${n.two ? 'each' : 'it'}`,

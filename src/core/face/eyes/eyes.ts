@@ -2,6 +2,7 @@
  * Both eyes worked out: how large against life, how deep and how far out, how much is seen from the front, stems, wool, the
  * ladder from rim to light, what it stands against, the steps.
  */
+import type { Work } from '@/core/time/elements';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
@@ -94,7 +95,12 @@ export interface EyePlan {
     readonly longestMm: number | null;
   } | null;
   readonly wool: { readonly each: Figure; readonly before: Figure | null; readonly lotId: string | null } | null;
-  readonly steps: readonly { readonly what: 'make' | 'seat' | 'set'; readonly says: Text; readonly minutes: number }[];
+  readonly steps: readonly {
+    readonly what: 'make' | 'seat' | 'set';
+    readonly says: Text;
+    readonly work: Work;
+    readonly atNeedle: number;
+  }[];
   readonly ladder: Ladder;
   readonly look: Look;
   /** What it looks like from without, and what lies round it. */
@@ -214,12 +220,32 @@ function stepsOf({ eyes }: Face, eyesInAll: number, beforeMm: number | null): Ey
   };
   return [
     ...(spec.make
-      ? [{ what: 'make' as const, says: spec.make(numbers), minutes: (spec.makeMinutes * eyesInAll) / 2 }]
+      ? [
+          {
+            what: 'make' as const,
+            says: spec.make(numbers),
+            work: { eyeMade: spec.making * eyesInAll },
+            atNeedle: AT_NEEDLE.making * spec.making * eyesInAll,
+          },
+        ]
       : []),
-    { what: 'seat', says: spec.seat(numbers), minutes: 3 * eyesInAll },
-    { what: 'set', says: spec.set(numbers), minutes: (spec.setMinutes * eyesInAll) / 2 },
+    {
+      what: 'seat',
+      says: spec.seat(numbers),
+      work: { eyesSeated: eyesInAll / 2 },
+      atNeedle: AT_NEEDLE.seat * eyesInAll,
+    },
+    {
+      what: 'set',
+      says: spec.set(numbers),
+      work: { eyesSet: (spec.setting * eyesInAll) / 2 },
+      atNeedle: AT_NEEDLE.setting * spec.setting * eyesInAll,
+    },
   ];
 }
+
+/** Of one usual eye, minutes at the needle. Ours. */
+const AT_NEEDLE = { making: 5, seat: 3, setting: 6 } as const;
 
 export function planEyes(s: EyeSetting): EyePlan {
   const { form, frame, face, cupboard } = s;

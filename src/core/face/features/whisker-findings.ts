@@ -1,10 +1,13 @@
 /** Judgement of the whiskers: what their threads run into, whether there is enough thread, its thickness, what holds them. */
 import { ref } from '@/core/ref';
-import { count, fine, rowMm, say } from '@/core/text';
+import { count, fine, mm, rowMm, say, share } from '@/core/text';
 import { set, type Judging, type Put } from '@/core/face/judging';
 
 /** Thread so many times too thick or thin is seen. Ours. */
 const THREAD_OFF = 2.5;
+/** Whiskers against the length of the head: what is usual, and what is seen to be too long. Ours. */
+const USUAL = 0.6;
+const LONGEST = 1.1;
 
 export function ofWhiskers({ face, plan, cupboard }: Judging, put: Put): void {
   plan.whiskers.forEach((w, i) => {
@@ -86,6 +89,7 @@ export function ofWhiskers({ face, plan, cupboard }: Judging, put: Put): void {
             : [],
       });
     }
+    tooLong(plan, w, path, put);
     const passes = face.whiskers[i]!.passes;
     if (face.whiskers[i]!.glue === 'none' && passes < 3) {
       put({
@@ -101,4 +105,32 @@ export function ofWhiskers({ face, plan, cupboard }: Judging, put: Put): void {
       });
     }
   });
+}
+
+/** Whiskers that show more than a head of that length bears. */
+function tooLong(
+  plan: Judging['plan'],
+  w: Judging['plan']['whiskers'][number],
+  path: readonly ['whiskers', number],
+  put: Put,
+): void {
+  const most = LONGEST * plan.headLengthMm;
+  if (w.shows.mostMm > most) {
+    const usual = Math.max(3, Math.round(2 * USUAL * plan.headLengthMm) / 2);
+    put({
+      id: `face-whisker-long-${w.id}`,
+      code: 'face-whisker-long',
+      severity: 'caution',
+      about: ref('whiskers', w.id),
+      says: say`${w.name} are long for this head: ${mm(w.shows.mostMm)} show, the head is ${mm(plan.headLengthMm)} long.`,
+      why: say`Most whiskers are about ${share(USUAL)} as long as the head. Measure them on the photograph.`,
+      remedies: [
+        {
+          label: say`Let ${mm(usual)} show`,
+          effect: say`${share(USUAL)} of the head`,
+          changes: [set([...path, 'longestMm'], usual)],
+        },
+      ],
+    });
+  }
 }

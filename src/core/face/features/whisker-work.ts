@@ -6,7 +6,7 @@ import { GLUE } from '@/core/tools';
 import { ref } from '@/core/ref';
 import { decided, the } from '@/core/decision';
 import type { After, Operation } from '@/core/stage';
-import { count, fine, rowMm, say } from '@/core/text';
+import { count, fine, mm, rowMm, say, type Text } from '@/core/text';
 import { atFace, GLUE_CAUTION, lotOf, NEEDLE_CAUTION, step, TRIED, type FaceWorkInput } from '@/core/face/face-step';
 import { ofLines } from '@/core/face/face-wool';
 
@@ -15,10 +15,15 @@ const theWhiskers = (id: string) => decided('the whiskers', ['face', 'whiskers',
 /** A dash where a whisker roots, mm. Ours. */
 const DASH = { longMm: 2, thickMm: 0.6 };
 
+/** One length where all are about as long, else from the shortest to the longest. */
+const fromTo = (r: { readonly leastMm: number; readonly mostMm: number }): Text =>
+  r.mostMm - r.leastMm < 1 ? say`${mm(r.mostMm)}` : say`${mm(r.leastMm)} to ${mm(r.mostMm)}`;
+
 /**
  * @param faceIds steps of the face so far
  * @param first what of it must be done in any case
  */
+
 export function whiskerWork(x: FaceWorkInput, faceIds: readonly string[], first: readonly After[]): Operation[] {
   const operations: Operation[] = [];
   const everything = x.coatWork.map((id) => ({
@@ -57,7 +62,7 @@ export function whiskerWork(x: FaceWorkInput, faceIds: readonly string[], first:
             0.4,
             decided.dashLotId,
           ),
-          minutes: Math.max(2, 0.3 * w.whiskers.length),
+          work: { wisp: w.whiskers.length },
           after: [...after],
           caution: NEEDLE_CAUTION,
         }),
@@ -79,15 +84,15 @@ export function whiskerWork(x: FaceWorkInput, faceIds: readonly string[], first:
           say`${x.cupboard.threads.find((t) => t.id === decided.threadId)?.name ?? 'Whisker thread'}`,
           ...(decided.glue === 'none' ? [] : [GLUE]),
         ],
-        does: say`Straighten ${count(w.ways.length)} lengths, together ${rowMm(w.need.value)}, and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; cut to ${fine(Math.min(...w.whiskers.map((h) => h.lengthMm)))} to ${fine(decided.longestMm)}`,
+        does: say`Cut ${count(w.ways.length)} threads ${fromTo(w.cut)} long, together ${rowMm(w.need.value)}, straighten them and needle ${w.name} through ${w.kind === 'brow whiskers' ? 'from the brow out under the chin' : 'from side to side'}, ${count(decided.passes)} passes each at different angles; at the end trim what shows to ${fromTo(w.shows)}`,
         passes:
           decided.glue === 'none'
             ? say`no glue; the passes hold it`
             : decided.glue === 'drawn in'
               ? say`a dot of glue on the thread, drawn in with the last pass`
               : say`a dab of glue at each root`,
-        minutes: w.minutes,
-        cutLengthMm: w.ways.length > 0 ? w.need.value / w.ways.length : null,
+        work: w.work,
+        cutLengthMm: w.ways.length > 0 ? w.cut.mostMm : null,
         after,
         caution:
           decided.glue === 'none'

@@ -2,6 +2,7 @@
  * Whiskers: rows of roots on the skin, each thread needled through the head from side to side (brow whiskers from the brow
  * out under the chin), past eyes, stems and wire; how long, how much thread, and whether its thickness fits the scale.
  */
+import type { Work } from '@/core/time/elements';
 import { crossings } from '@/core/geometry/rays';
 import { betweenSegments, nearestOnSegment } from '@/core/geometry/segment';
 import { add, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
@@ -40,6 +41,11 @@ interface ThreadWay {
   readonly clear: boolean;
 }
 
+interface Range {
+  readonly leastMm: number;
+  readonly mostMm: number;
+}
+
 export interface WhiskerPlan {
   readonly id: string;
   readonly name: string;
@@ -47,10 +53,13 @@ export interface WhiskerPlan {
   readonly whiskers: readonly Whisker[];
   readonly ways: readonly ThreadWay[];
   readonly need: Figure;
+  /** What shows on each side once it is cut, and what one thread is cut to: both sides, through the head, and the ends cut off. */
+  readonly shows: Range;
+  readonly cut: Range;
   readonly thread: Thread | null;
   /** Thickness of the thread against a whisker at the scale of the piece; null without a thread. */
   readonly thickness: number | null;
-  readonly minutes: number;
+  readonly work: Work;
 }
 
 /** How far the ends are moved up or down to find a way, mm, and how brow whiskers may slant in and forward on the way down. */
@@ -64,6 +73,11 @@ const EXITS = [
   [0, 0.5],
   [-0.15, 0.2],
 ] as const;
+
+const range = (x: readonly number[]): Range => ({
+  leastMm: x.length > 0 ? Math.min(...x) : 0,
+  mostMm: x.length > 0 ? Math.max(...x) : 0,
+});
 
 /** What a thread must not touch. */
 export interface Obstacles {
@@ -108,6 +122,9 @@ function heading(form: FormWork, frame: HeadFrame, set: WhiskerSet, r: Root): Ve
   const flat = unit(add(scale(n, 0.8), scale(back, 0.55)));
   return unit(add(scale(flatten(flat, frame.y), Math.cos(lift)), scale(frame.y, Math.sin(lift) + 0.3 * flat[1])));
 }
+
+/** Passes of a thread through the head that its element of time stands for. */
+const USUAL_PASSES = 4;
 
 export function planWhiskers(
   form: FormWork,
@@ -163,6 +180,11 @@ export function planWhiskers(
     }),
   );
   const thread = threads.find((t) => t.id === set.threadId) ?? null;
+  const shows = range(whiskers.map((w) => w.lengthMm));
+  const through = range(ways.map((w) => w.throughMm));
+  // A thread from side to side shows at both ends, one under the chin at one.
+  const ends = ways.length > 0 ? whiskers.length / ways.length : 1;
+  const cutTo = (end: keyof Range) => ends * shows[end] + through[end] + 2 * CUT_OFF;
   return {
     id: set.id,
     name: set.name,
@@ -174,9 +196,11 @@ export function planWhiskers(
       through: ways.reduce((s, w) => s + w.throughMm, 0),
       extra: ways.length * 2 * CUT_OFF,
     }),
+    shows,
+    cut: { leastMm: cutTo('leastMm'), mostMm: cutTo('mostMm') },
     thread,
     thickness: thread && thread.thickMm / (WHISKER_LIFE_MM / scaleOfLife),
-    // Straightening, three to five passes of the needle, cutting; ours.
-    minutes: ways.length * (1 + 0.5 * set.passes),
+    // Straightened, drawn through three to five times, cut.
+    work: { whisker: (ways.length * set.passes) / USUAL_PASSES },
   };
 }

@@ -94,6 +94,13 @@ describe('measures on a head that is a ball', () => {
     const l = Math.hypot(e[1], e[2]);
     expect(Math.abs(of('eye-left').aboveEarLineMm!)).toBeCloseTo(Math.abs(e[1] * n[2] - e[2] * n[1]) / l, 9);
     expect(of('chin').aboveEarLineMm!).toBeLessThan(0);
+    // Heights of the head held level, from the tip of the nose and the corners of the mouth.
+    expect(of('eye-left').aboveNoseMm).toBeCloseTo(of('eye-left').inHead[1] - of('nose').inHead[1], 9);
+    const mouth = measured.find((m) => m.mark === 'mouth-left');
+    for (const m of measured) {
+      if (!mouth) expect(m.aboveMouthMm).toBeNull();
+      else expect(m.aboveMouthMm! + mouth.aboveNoseMm).toBeCloseTo(m.aboveNoseMm, 9);
+    }
   });
 });
 

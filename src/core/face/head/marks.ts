@@ -1,6 +1,6 @@
 /**
  * Landmarks of the planned face and their measures: straight as a calliper takes them, over the skin as a thread lies, to
- * the tip of the nose and to the twin on the other side; and the height over the line from nose to ear.
+ * the tip of the nose and to the twin on the other side; and the height over nose, mouth and the line from nose to ear.
  */
 import { nearestVertex } from '@/core/geometry/mesh';
 import { nearestOf, toTriangle } from '@/core/geometry/inside';
@@ -28,6 +28,9 @@ export interface Measured {
   readonly noseOverMm: number | null;
   readonly twinStraightMm: number | null;
   readonly twinOverMm: number | null;
+  /** Over the tip of the nose, and over the corners of the mouth where there are any. */
+  readonly aboveNoseMm: number;
+  readonly aboveMouthMm: number | null;
   /** Over the line from nose to ear; null without ears. */
   readonly aboveEarLineMm: number | null;
 }
@@ -59,6 +62,7 @@ export function measureMarks(head: Head, marks: readonly Mark[]): Measured[] {
   const local = new Map(marks.map((m) => [m.mark, intoHead(head.frame, m.at)]));
   const nose = local.get('nose')!;
   const fromNose = overSkin(head.mesh, [nose], EXACT);
+  const mouth = local.get('mouth-left') ?? local.get('mouth-right');
   const ear = local.get('ear-left') ?? local.get('ear-right');
   // Seen from the side the ear line runs in the plane of the midline.
   const flat = (p: Vec3): Vec3 => [0, p[1], p[2]];
@@ -87,6 +91,8 @@ export function measureMarks(head: Head, marks: readonly Mark[]): Measured[] {
       noseOverMm: m.mark === 'nose' ? 0 : overAt(head, fromNose, at),
       twinStraightMm: twin ? apart(at, twin) : null,
       twinOverMm,
+      aboveNoseMm: at[1] - nose[1],
+      aboveMouthMm: mouth ? at[1] - mouth[1] : null,
       aboveEarLineMm: ear ? aboveLine(flat(at), flat(nose), flat(ear), [0, 1, 0]) : null,
     };
   });

@@ -232,6 +232,17 @@ function ofCallipers(
   };
 }
 
+/** How level it is by the last measure, as the face card says it. */
+export function levelSays(of: { readonly levels: readonly LevelPlan[]; readonly tolerance: Figure }): Text {
+  const last = of.levels[of.levels.length - 1];
+  const seen = say`more than ${fine(of.tolerance.value)} between the sides is seen`;
+  if (!last || last.problem !== null) return say`Not measured yet: ${seen}.`;
+  const moves = last.pairs.flatMap((p) => (p.move ? [p.move] : []));
+  return moves.length === 0
+    ? say`Level by the last measure: ${seen}.`
+    : say`Not level by the last measure: ${moves.reduce((a, b) => say`${a}; ${b}`)}.`;
+}
+
 export function levelOf(
   check: FaceCheck,
   planned: readonly Measured[],

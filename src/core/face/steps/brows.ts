@@ -47,7 +47,7 @@ export function browSteps(x: FaceWorkInput): FaceSteps {
         0.6,
         face.brows.lotId,
       ),
-      minutes: 4 * Math.max(1, eyes.places.length),
+      work: { faceLine: Math.max(1, eyes.places.length) / 2 },
       after: [eyesFirst(say`Brows are set by the eyes.`), ...over],
       caution: NEEDLE_CAUTION,
     });

@@ -48,7 +48,7 @@ export function earSteps(x: FaceWorkInput): FaceSteps {
       restsOn: [THE_EARS],
       does: say`Place the first ear, fringe spread by ${fine(ears.fringe.value)}, and tack it; place the second by callipers from nose and eye, and tack it`,
       needlework: atFace(x, 'join', earsAt, 4 * ears.places.length, 1, null),
-      minutes: 4 * ears.places.length,
+      work: { ear: ears.places.length },
       after: [
         JOINED,
         { ...NOSE_FIRST, why: say`Ears are placed by nose and eyes.` },
@@ -70,7 +70,7 @@ export function earSteps(x: FaceWorkInput): FaceSteps {
       does: say`Fix both ears and cover each joint with a collar of ${grams(ears.collar.value)} that smooths out`,
       needlework: atFace(x, 'join', earsAt, 5 * ears.places.length, 1.5, x.core.lotId),
       materials: outOf(lotOf(x, x.core.lotId), ears.places.length * ears.collar.value, 'collar'),
-      minutes: 5 * ears.places.length,
+      work: { ear: ears.places.length },
       after: [{ id: 'face-ears-tack', why: say`Both are tacked before either is fixed.`, strength: Infinity }],
       caution: say`A deep needle goes through a thin ear: hold it by its tip. ${NEEDLE_CAUTION}`,
     });

@@ -52,8 +52,8 @@ export function eyeSteps(x: FaceWorkInput): FaceSteps {
       does: s.says,
       kind: s.what === 'make' ? 'make' : 'set',
       materials: eyeMaterials(s.what),
-      needlework: spec.made === 'bought' ? null : atFace(x, 'surface', eyesAt, s.minutes, 1, eyes.wool?.lotId ?? null),
-      minutes: s.minutes,
+      needlework: spec.made === 'bought' ? null : atFace(x, 'surface', eyesAt, s.atNeedle, 1, eyes.wool?.lotId ?? null),
+      work: s.work,
       ...(s.what === 'set' && face.eyes.kind === 'stem'
         ? {
             whole: true,

@@ -57,7 +57,7 @@ export function lidSteps(x: FaceWorkInput): FaceSteps {
         0.6,
         lids.lotId,
       ),
-      minutes: 10,
+      work: { faceLine: 1, compare: 1 },
       after: [eyesFirst(say`Lids close over eyes that are set.`)],
       caution:
         spec.made === 'bought'

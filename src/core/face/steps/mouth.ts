@@ -46,7 +46,7 @@ export function mouthSteps(x: FaceWorkInput): FaceSteps {
         0.8,
         face.mouth.lotId,
       ),
-      minutes: face.mouth.kind === 'lips' ? 14 : 8,
+      work: { faceLine: face.mouth.kind === 'lips' ? 1.5 : 1 },
       after: [JOINED, { ...NOSE_FIRST, why: say`The mouth hangs from the nose.` }],
       caution: NEEDLE_CAUTION,
     });

@@ -32,7 +32,9 @@ const NOSE_WORDS: Readonly<Record<Face['nose']['kind'], string>> = {
 };
 
 /** Minutes (ours). */
-const NOSE_MINUTES = { ball: 10, 'shaped pad': 12, 'gathered disc': 18, stitched: 20, wool: 8, beak: 12 } as const;
+const NOSE_WORK = { ball: 0.8, 'shaped pad': 1, 'gathered disc': 1.5, stitched: 1.6, wool: 0.7, beak: 1 } as const;
+/** Of a usual nose, minutes at the needle. Ours. */
+const AT_NEEDLE = 12;
 
 export function noseSteps(x: FaceWorkInput): FaceSteps {
   const { face, piece } = x;
@@ -64,8 +66,8 @@ export function noseSteps(x: FaceWorkInput): FaceSteps {
     needlework:
       face.nose.kind === 'stitched'
         ? null
-        : atFace(x, 'surface', [x.nose.tip], NOSE_MINUTES[face.nose.kind], 2, noseLot),
-    minutes: NOSE_MINUTES[face.nose.kind],
+        : atFace(x, 'surface', [x.nose.tip], AT_NEEDLE * NOSE_WORK[face.nose.kind], 2, noseLot),
+    work: { nose: NOSE_WORK[face.nose.kind] },
     after: [
       apart ? { id: `core-${face.nose.at.part}`, why: say`The muzzle is felted first.`, strength: Infinity } : JOINED,
     ],

@@ -6,8 +6,8 @@ export const toHand3 = (old: Record<string, unknown>): Record<string, unknown> =
   wrapDensityMgCm3: defaultHand.wrapDensityMgCm3,
   feltedDensityMgCm3: defaultHand.feltedDensityMgCm3,
   surfaceStabsPerCm2: defaultHand.surfaceStabsPerCm2,
-  minutesPerLock: defaultHand.minutesPerLock,
-  minutesPerBow: defaultHand.minutesPerBow,
-  minutesPerPiece: defaultHand.minutesPerPiece,
-  trimMinutesPerCm2: defaultHand.trimMinutesPerCm2,
+  minutesPerLock: 0.4,
+  minutesPerBow: 0.25,
+  minutesPerPiece: 0.2,
+  trimMinutesPerCm2: 0.05,
 });

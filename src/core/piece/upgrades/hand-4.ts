@@ -4,5 +4,5 @@ import { defaultHand } from '../hand';
 export const toHand4 = (old: Record<string, unknown>): Record<string, unknown> => ({
   ...old,
   blendModel: defaultHand.blendModel,
-  minutesPerWisp: defaultHand.minutesPerWisp,
+  minutesPerWisp: 0.15,
 });

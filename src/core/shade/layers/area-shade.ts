@@ -2,6 +2,7 @@
  * One area worked out: its layers over the core, the markings that lie on it over or under its coat, what is seen after each
  * and on every place of it, and what each takes.
  */
+import { timeFigure, type TimeFigure } from '@/core/time/work-time';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { difference } from '@/core/colour/difference';
@@ -21,7 +22,7 @@ import { readyLayers, type Coated, type Missing, type ReadyLayer } from './layer
 import { lookOf, stepped, unstepped, type Look, type ShadeField } from './look';
 import type { MarkingOnSkin } from '@/core/shade/markings/marking-shape';
 import { recipeWords } from '@/core/wool/recipe';
-import { layerMinutes, layerOfColour } from '@/core/shade/shade-methods';
+import { layerOfColour, layerWork } from '@/core/shade/shade-methods';
 import { over, presence, seenAfter } from './stack';
 import { veilLayers } from './veil';
 import { weightedPercentile } from '@/core/percentile';
@@ -41,7 +42,7 @@ export interface LayerPlan {
   readonly arealMgCm2: number;
   readonly layers: Figure | null;
   readonly mass: Figure | null;
-  readonly minutes: Figure | null;
+  readonly minutes: TimeFigure | null;
   readonly areaMm2: number;
   /** Share of the surface it takes where it is full; for flecks and raised tufts. */
   readonly share: number | null;
@@ -249,15 +250,7 @@ function layerPlan(
         ? figure(veilLayers, { areal: l.arealMgCm2, layer: mix.m1, kappa: mix.kappa, field: 1 })
         : null,
     mass,
-    minutes: laid
-      ? figure(layerMinutes, {
-          area: areaMm2,
-          stabs: hand.surfaceStabsPerCm2,
-          passes: l.says === 'raised' ? 1 : 2,
-          rate: hand.stabsPerMinute,
-          wisp: mix ? hand.minutesPerWisp : 0,
-        })
-      : null,
+    minutes: laid ? timeFigure(hand, layerWork(hand, areaMm2, !mix)) : null,
     areaMm2,
     share: l.stack.layers === null ? l.stack.share : null,
     hides: presence(l.stack, 1),

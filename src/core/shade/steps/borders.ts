@@ -1,4 +1,6 @@
 /** Borders softened or laid unevenly, and stray dark fibres picked out of pale areas. */
+import { felting } from '@/core/coat/rows/row-work';
+import { takes } from '@/core/time/work-time';
 import { lightness } from '@/core/colour/lab';
 import { decided, the, type Decision } from '@/core/decision';
 import type { Area } from '@/core/piece/schema';
@@ -42,6 +44,9 @@ export function borderSteps(x: ShadeWorkInput): ShadeSteps {
 const bothLie = (x: ShadeWorkInput, ids: readonly string[], why: Text): After[] =>
   ids.filter((id) => lies(x, id)).map((id) => ({ id: `lay-${id}`, why, strength: Infinity }));
 
+/** Passes over a border to mix it. Ours. */
+const BORDER_PASSES = 4;
+
 function softened(x: ShadeWorkInput, area: Area, shaded: ShadedArea, near: readonly Beside[]): Operation[] {
   const { raggedMm, softMm } = area.shade.border;
   if (raggedMm + softMm <= 0) return [];
@@ -61,7 +66,7 @@ function softened(x: ShadeWorkInput, area: Area, shaded: ShadedArea, near: reado
         softMm > 0
           ? raising(x, area.id, border * softMm)
           : feltLayer(area.id, border * raggedMm, THIN, 1, lotOr(x, null), x.hand),
-      minutes: Math.max(1, (border / 10) * (x.hand.stabsPerCm / x.hand.stabsPerMinute) * 4),
+      ...takes(x.hand, { step: 1, rowCm: felting(x.hand, border, BORDER_PASSES) }),
       after: bothLie(x, [area.id, ...near.map((b) => b.other.id)], say`Both sides of the border lie first.`),
     },
   ];
@@ -81,7 +86,7 @@ function strays(x: ShadeWorkInput, area: Area, shaded: ShadedArea, near: readonl
       restsOn: placesOf([area, ...dark.map((b) => b.other)]),
       kind: 'check',
       does: say`Pick stray dark fibres of ${joined(dark.map((b) => say`${b.other.name}`))} out of ${area.name}, looking against the light`,
-      minutes: 2,
+      ...takes(x.hand, { step: 1, look: 2 }),
       after: [
         ...bothLie(x, [area.id, ...dark.map((b) => b.other.id)], say`Both lie before strays are picked.`),
         ...(trimmed ? [{ id: `trim-${area.id}`, why: say`Offcuts are picked out too.`, strength: 1 }] : []),

@@ -1,4 +1,5 @@
 /** Markings: over the finished ground, or under the pile and before it; then broken into dashes where that is wanted. */
+import { takes } from '@/core/time/work-time';
 import { decided, the } from '@/core/decision';
 import type { PieceMarking } from '@/core/piece/shade';
 import { isAbout, ref } from '@/core/ref';
@@ -57,6 +58,9 @@ export function markingSteps(x: ShadeWorkInput, ground: readonly Operation[]): S
   return { operations, ties };
 }
 
+/** Pulling up one gap, against tugging at a row. Ours. */
+const GAP = 0.3;
+
 function dashes(
   x: ShadeWorkInput,
   m: PieceMarking,
@@ -72,7 +76,10 @@ function dashes(
     does: say`Break ${m.name} into dashes of ${mm(broken.dashMm)} with gaps of ${mm(broken.gapMm)}: pull the ground up through it`,
     passes: say`a stab or two in each gap, along the lie`,
     needlework: raising(x, plan.hosts[0]!.areaId, 60),
-    minutes: Math.max(1, ((plan.overSkinMm ?? 0) / (broken.dashMm + broken.gapMm)) * 0.1 * (m.mirrored ? 2 : 1)),
+    ...takes(x.hand, {
+      step: 1,
+      tug: ((plan.overSkinMm ?? 0) / (broken.dashMm + broken.gapMm)) * (m.mirrored ? 2 : 1) * GAP,
+    }),
     after: [{ id: last, why: say`The line is laid before it is broken.`, strength: Infinity }],
   };
 }

@@ -8,19 +8,31 @@ import type { Bows } from '@/core/piece/coat';
 import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, degrees, mm, say, share } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { coverOf, WELL, type FurLay } from '@/core/coat/cover/cover';
+import { coverOf, hidesOf, WELL, type FurLay } from '@/core/coat/cover/cover';
 import { edgeOf } from '@/core/coat/cover/enough';
+import { loftOf } from '@/core/coat/loft';
 import { arealMass } from '@/core/wool/fibre';
-import { cutOf, hidesOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { cutOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
 import { half } from '@/core/coat/techniques/half';
-import { foldedCut, furLoft, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
-import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import { foldedCut, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import {
+  coverFindings,
+  crowdFindings,
+  reachFindings,
+  rowFindings,
+  stapleFindings,
+  woolFindings,
+} from '@/core/coat/judgement';
 import { cutThenLay } from '@/core/coat/operations';
 import { HIDDEN, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import type { RowPiece, RowSet } from '@/core/coat/rows/rows';
+import { aSquare, cutting, felting, ONE_STEP, rowsLaid, type LaidRows } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
+import type { Hand } from '@/core/piece/hand';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
@@ -42,24 +54,6 @@ const bowMass = method({
   source: 'As for folded rows, bow by bow.',
   basis: 'ours',
   of: ({ bows, bow, cut, length, loss, habit }) => ((bows * bow * cut) / (2 * length) / 1000) * (1 + loss) * habit,
-});
-
-const bowMinutes = method({
-  id: 'bow-minutes',
-  title: 'Time to set the bows',
-  formula: 't = k × t bow + ℓ × stabs per cm × passes / rate',
-  inputs: {
-    bows: letter('k', 'bows', 'count'),
-    bow: letter('t bow', 'pinching, placing, folding one bow', 'time'),
-    rows: letter('ℓ', 'length of all courses', 'rowLength'),
-    stabs: letter('stabs', 'stabs on a cm in one pass', 'perCm'),
-    passes: letter('passes', 'passes before and after folding', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-  },
-  result: letter('t', 'time to set', 'time'),
-  source: 'Ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: ({ bows, bow, rows, stabs, passes, rate }) => bows * bow + ((rows / 10) * stabs * passes) / rate,
 });
 
 const fanStep = method({
@@ -92,24 +86,28 @@ const layOf = ({ spec, lot, hand, habit }: Spec<Bows>): FurLay => ({
   unevenness: hand.unevenness,
 });
 
+const setting = (hand: Hand, rows: LaidRows, n: number): Work =>
+  both(rowsLaid(rows), { bow: n, rowCm: felting(hand, rows.rowsMm, hand.passesLine + hand.passesFold) });
+
 function look(s: Spec<Bows>): Look {
   const lay = layOf(s);
+  const a = aSquare(lay.spacingMm);
   const areal = figure(arealMass, { lay: lay.layMgCm, spacing: lay.spacingMm });
   return {
     ...hidesOf(lay),
     areal,
-    loft: figure(furLoft, {
-      length: lay.lengthMm,
-      lift: lay.liftDeg,
-      areal: areal.value,
-      density: s.hand.loftDensityMgCm3,
+    ...loftOf({
+      lengthMm: lay.lengthMm,
+      liftDeg: lay.liftDeg,
+      arealMgCm2: areal.value,
+      densityMgCm3: s.hand.loftDensityMgCm3,
       rise: s.rise,
     }),
     takesMgCm2: (areal.value * cutOf(lay.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * lay.lengthMm),
-    minutesCm2:
-      (10 / lay.spacingMm) *
-      ((10 / pitchOf(s.spec)) * s.hand.minutesPerBow +
-        (s.hand.stabsPerCm * (s.hand.passesLine + s.hand.passesFold)) / s.hand.stabsPerMinute),
+    minutesCm2: minutesOf(
+      s.hand,
+      both(setting(s.hand, a, a.rowsMm / pitchOf(s.spec)), cutting(a.rowsMm / pitchOf(s.spec))),
+    ),
   };
 }
 
@@ -195,6 +193,7 @@ function findingsOf(c: LayContext<Bows>, rows: RowSet): Finding[] {
       (near) => remedyOf(c, say`Courses ${mm(near)} apart`, { spacingMm: near }),
     ),
     ...reachFindings(c, spec.lengthMm),
+    ...crowdFindings(c, l),
   ];
   const into = c.shape.away.length > 0 ? towardsEye(rows, c.shape.away) : 0;
   if (into > 0.02) {
@@ -228,14 +227,7 @@ function figuresOf(c: LayContext<Bows>, rows: RowSet) {
       loss: hand.handlingLoss,
       habit: c.habit,
     }),
-    minutes: figure(bowMinutes, {
-      bows: n,
-      bow: hand.minutesPerBow,
-      rows: rows.totalMm,
-      stabs: hand.stabsPerCm,
-      passes: hand.passesLine + hand.passesFold,
-      rate: hand.stabsPerMinute,
-    }),
+    minutes: timeFigure(hand, both(ONE_STEP, setting(hand, { rowsMm: rows.totalMm, rows: rows.rows.length }, n))),
     waste: figure(trimWaste, { lay: layOf(c).layMgCm, rows: rows.totalMm, over, length: spec.lengthMm }),
     bows: figure(pinchCount, { pinches: n, pitch: pitchOf(spec) }),
     fan: figure(fanStep, {
@@ -254,14 +246,14 @@ function operationsOf(c: LayContext<Bows>, f: ReturnType<typeof figuresOf>, rows
     materials: outOf(lot, f.mass.value, 'coat'),
     cut: {
       does: say`Cut ${lot.name} into ${mm(f.cutLength.value)} lengths for the bows of ${c.area.name}`,
-      minutes: Math.max(1, f.mass.value * 2),
+      ...timed(hand, both(ONE_STEP, cutting(f.bows.value))),
     },
     lay: {
       does: say`Set ${count(f.bows.value)} bows in ${count(rows.rows.length)} courses ${mm(spec.spacingMm)} apart on ${c.area.name}, hem first, each a fan of ${degrees(spec.fanDeg)}${c.shape.away.length > 0 ? ', all pointing away from the eye' : ''}`,
       rows: rows.rows.length,
       passes: say`pinch in the middle, ${count(hand.passesLine)} stabs across, fold, ${count(hand.passesFold)} along the fold`,
       needlework: rootRows(c.area.id, rows.totalMm, layOf(c).layMgCm, passes, spec.spacingMm, lot, hand),
-      minutes: f.minutes.value,
+      ...tookBy(f.minutes),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; never stab towards a set eye.`,
     },
   });
@@ -323,7 +315,7 @@ export const bows: Way<Bows> = {
     );
     return { ...spec, bowMg: least ?? spec.bowMg };
   },
-  methods: [bowMass, bowMinutes, fanStep],
+  methods: [bowMass, fanStep],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

@@ -5,12 +5,10 @@
 import type { FoldOver } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
-import { coverFigure, coverOf, overlap, type FurLay } from '@/core/coat/cover/cover';
-import { slantFigure } from '@/core/coat/cover/cover-slant';
+import { coverOf, type FurLay } from '@/core/coat/cover/cover';
 import { foldedCut, longestForStaple, overLength } from './fold-over-methods';
 import { spacingAt, type Spacing } from '@/core/coat/rows/spacing';
-import type { LayFigures, Look, Spec } from '@/core/coat/way';
-import { fibresPerMm } from '@/core/wool/fibre';
+import type { LayFigures, Spec } from '@/core/coat/way';
 
 /** Length and spacing at a share of the way up. */
 export const lengthAt = (s: FoldOver, share: number): number =>
@@ -44,26 +42,6 @@ export const varies = (s: FoldOver): boolean =>
 export function worstLay(s: Spec<FoldOver>): FurLay {
   const all = (varies(s.spec) ? SHARES : [0]).map((x) => furLayOf(s.spec, s.lot, s.hand, s.habit, x));
   return all.reduce((a, b) => (coverOf(b) < coverOf(a) ? b : a));
-}
-
-/** How well a lay of fur hides, from above and aslant. */
-export function hidesOf(lay: FurLay): Pick<Look, 'cover' | 'slant'> {
-  const ends = fibresPerMm.of({
-    lay: lay.layMgCm,
-    length: lay.lengthMm,
-    fineness: lay.finenessUm,
-    cv: lay.finenessCv,
-  });
-  return {
-    cover: coverFigure(lay),
-    slant: slantFigure(
-      (ends * lay.finenessUm) / 1000,
-      overlap.of({ length: lay.lengthMm, lift: lay.liftDeg, spacing: lay.spacingMm }),
-      lay.liftDeg,
-      lay.kappa,
-      lay.unevenness,
-    ),
-  };
 }
 
 export const longestLength = (staple: number, hand: Hand): number =>

@@ -66,24 +66,6 @@ export const trimWaste = method({
   of: ({ lay, rows, over, length }) => (((lay * rows) / 10) * (over / length)) / 1000,
 });
 
-export const furLoft = method({
-  id: 'fur-loft',
-  title: 'Loft of laid fur',
-  formula: 'h = max(L sin(lift), M / ρ fur) × r',
-  inputs: {
-    length: letter('L', 'finished length', 'length'),
-    lift: letter('lift', 'angle of the fur off the skin', 'angle'),
-    areal: letter('M', 'fur on a square cm', 'areal'),
-    density: letter('ρ fur', 'density of laid fur', 'density'),
-    rise: letter('r', 'measured over worked out, from practice swatches; 1 without', 'number'),
-  },
-  result: letter('h', 'thickness added', 'length'),
-  source: 'Ours; a practice swatch measured with a rule corrects it.',
-  basis: 'ours',
-  of: ({ length, lift, areal, density, rise }) =>
-    rise * Math.max(length * Math.sin((lift * Math.PI) / 180), (areal / density) * 10),
-});
-
 export const rowTotal = method({
   id: 'row-total',
   title: 'Length of all rows',
@@ -127,26 +109,6 @@ export const pinchCount = method({
   source: 'Counting.',
   basis: 'ours',
   of: ({ pinches }) => pinches,
-});
-
-export const layMinutes = method({
-  id: 'lay-minutes',
-  title: 'Time to lay the rows',
-  formula: 't = ℓ × stabs per cm × (passes on the line + passes on the fold) / rate + k × t pinch',
-  inputs: {
-    rows: letter('ℓ', 'length of all rows', 'rowLength'),
-    stabs: letter('stabs', 'stabs on a cm of row in one pass', 'perCm'),
-    line: letter('passes on the line', 'passes before folding', 'count'),
-    fold: letter('passes on the fold', 'passes after folding', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-    pinches: letter('k', 'pinches of wool', 'count'),
-    pinch: letter('t pinch', 'drawing, cutting, placing, folding one pinch', 'time'),
-  },
-  result: letter('t', 'time to lay', 'time'),
-  source: 'Passes: common practice (3 to 4 each). Rates: ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: ({ rows, stabs, line, fold, rate, pinches, pinch }) =>
-    ((rows / 10) * stabs * (line + fold)) / rate + pinches * pinch,
 });
 
 export const longestForStaple = method({

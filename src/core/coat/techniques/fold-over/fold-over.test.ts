@@ -1,3 +1,5 @@
+import { pinchRows } from '@/core/coat/rows/row-work';
+import { minutesOf } from '@/core/time/work-time';
 import { converter } from 'culori';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -14,7 +16,7 @@ import { say, mm } from '@/core/text';
 import { planStock } from '@/core/stock/stock';
 import { coverOf } from '@/core/coat/cover/cover';
 import { furLayOf, longestLength } from './fold-over-lay';
-import { foldedCut, furLoft, layMinutes, overLength, trimWaste } from './fold-over-methods';
+import { foldedCut, overLength, trimWaste } from './fold-over-methods';
 import { coverMapOf } from '@/core/coat/rows/row-figures';
 import { strands } from '@/core/shade/layers/strands';
 import type { LayContext } from '@/core/coat/way';
@@ -28,6 +30,8 @@ beforeAll(() => {
   plan = makePlan(pineMarten, cupboard, hand, memo);
 });
 const bib = () => plan.coat.areas.find((a) => a.id === 'bib')!;
+
+const t = (m: number) => ({ low: m, likely: m, high: m });
 
 describe('fold-over figures by hand', () => {
   it('leaves a fifth for trimming, never less than 3 mm', () => {
@@ -54,18 +58,11 @@ describe('fold-over figures by hand', () => {
       }),
     );
   });
-  it('loft is the rise of the fur or its bulk, whichever is more', () => {
-    // 20 mm at 30 degrees rises 10 mm; 60 mg/cm2 at 30 mg/cm3 is 20 mm thick.
-    expect(furLoft.of({ length: 20, lift: 30, areal: 9, density: 30, rise: 1 })).toBeCloseTo(10, 9);
-    expect(furLoft.of({ length: 20, lift: 30, areal: 60, density: 30, rise: 1 })).toBeCloseTo(20, 9);
-    expect(furLoft.of({ length: 20, lift: 30, areal: 60, density: 30, rise: 0.5 })).toBeCloseTo(10, 9);
-  });
   it('time and waste', () => {
-    // 1 m of row: 100 cm x 8 stabs x 6 passes = 4800 stabs at 150 a minute = 32 min, and 125 pinches of 0.1 min.
-    expect(layMinutes.of({ rows: 1000, stabs: 8, line: 3, fold: 3, rate: 150, pinches: 125, pinch: 0.1 })).toBeCloseTo(
-      44.5,
-      9,
-    );
+    // 1 m of row in 3 + 3 passes is 100 cm of row as its element says; 125 pinches are laid and folded; 4 rows begun and tugged at.
+    const own = { times: { rowCm: t(1), pinch: t(0.5), fold: t(0.1), row: t(2), tug: t(1), compare: t(5) } };
+    const work = pinchRows({ ...hand, ...own }, { rowsMm: 1000, rows: 4 }, 125, true);
+    expect(minutesOf(own, work)).toBeCloseTo((100 + 62.5 + 12.5 + 8 + 4 + (4 / 5) * 5) * 1.049, 9);
     // 1 m at 5 mg/cm is 500 mg; 3 mm beyond 12 mm are a quarter of it.
     expect(trimWaste.of({ lay: 5, rows: 1000, over: 3, length: 12 })).toBeCloseTo(0.125, 9);
   });

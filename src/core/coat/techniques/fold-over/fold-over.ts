@@ -4,19 +4,20 @@
  * the ends on a mm of row stay the same.
  */
 import { outOf } from '@/core/materials';
-import { figure, type Figure } from '@/core/method/define';
+import { figure } from '@/core/method/define';
 import type { FoldOver } from '@/core/piece/coat';
 import type { Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { coverOf, coversWell, LEAST_OVERLAP, overlap, rowCover, SCATTER, tuftedCover } from '@/core/coat/cover/cover';
+import { coverOf, coversWell, hidesOf, LEAST_OVERLAP, overlap, rowCover } from '@/core/coat/cover/cover';
+import { SCATTER } from '@/core/coat/cover/leaning';
+import { loftOf } from '@/core/coat/loft';
 import { arealMass } from '@/core/wool/fibre';
 import {
   type FoldOverFigures,
   SHARES,
   cutOf,
   furLayOf,
-  hidesOf,
   lengthAt,
   longestLength,
   overOf,
@@ -26,16 +27,8 @@ import {
 } from './fold-over-lay';
 import { half } from '@/core/coat/techniques/half';
 import { foldOverFindings } from './fold-over-findings';
-import {
-  foldedCut,
-  furLoft,
-  layMass,
-  layMinutes,
-  longestForStaple,
-  overLength,
-  pinchCount,
-  trimWaste,
-} from './fold-over-methods';
+import { crowdFindings } from '@/core/coat/judgement';
+import { foldedCut, layMass, longestForStaple, overLength, pinchCount, trimWaste } from './fold-over-methods';
 import { cutThenLay } from '@/core/coat/operations';
 import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
@@ -50,19 +43,21 @@ import {
 } from '@/core/coat/rows/row-figures';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { thinnestLay } from '@/core/coat/cover/enough';
+import { aSquare, cutting, ONE_STEP, pinchRows } from '@/core/coat/rows/row-work';
+import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LAY, LENGTH, LIFT, SPACING } from '@/core/coat/coat-field';
 import { APART, SHORTEST, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Loft at a share of the way up. */
-function loftAt(s: Spec<FoldOver>, share: number): Figure {
+function loftAt(s: Spec<FoldOver>, share: number): ReturnType<typeof loftOf> {
   const lay = furLayOf(s.spec, s.lot, s.hand, s.habit, share);
-  return figure(furLoft, {
-    length: lay.lengthMm,
-    lift: lay.liftDeg,
-    areal: (lay.layMgCm / lay.spacingMm) * 10,
-    density: s.hand.loftDensityMgCm3,
+  return loftOf({
+    lengthMm: lay.lengthMm,
+    liftDeg: lay.liftDeg,
+    arealMgCm2: (lay.layMgCm / lay.spacingMm) * 10,
+    densityMgCm3: s.hand.loftDensityMgCm3,
     rise: s.rise,
   });
 }
@@ -71,16 +66,17 @@ function look(s: Spec<FoldOver>): Look {
   const worst = worstLay(s);
   // In a word the loft of the longest place; the core gives way place by place.
   const longest = (s.spec.topLengthMm ?? 0) > s.spec.lengthMm ? 1 : 0;
+  const a = aSquare(s.spec.spacingMm);
+  const laid = pinchRows(s.hand, a, a.rowsMm / s.spec.pinchPitchMm, true);
+  const tight = (varies(s.spec) ? SHARES : [0]).map((x) => loftAt(s, x).tightness);
   const areal = figure(arealMass, { lay: s.spec.layMgCm * s.habit, spacing: s.spec.spacingMm });
   return {
     ...hidesOf(worst),
     areal,
-    loft: loftAt(s, longest),
+    loft: loftAt(s, longest).loft,
+    tightness: tight.reduce((a, b) => (b.value > a.value ? b : a)),
     takesMgCm2: (areal.value * cutOf(s.spec.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * s.spec.lengthMm),
-    minutesCm2:
-      (10 / s.spec.spacingMm) *
-      ((s.hand.stabsPerCm * (s.hand.passesLine + s.hand.passesFold)) / s.hand.stabsPerMinute +
-        (10 / s.spec.pinchPitchMm) * s.hand.minutesPerPinch),
+    minutesCm2: minutesOf(s.hand, both(laid, cutting(a.rowsMm / s.spec.pinchPitchMm))),
   };
 }
 
@@ -109,15 +105,10 @@ function figuresOf(c: LayContext<FoldOver>, rows: RowSet): FoldOverFigures {
     }),
     waste: figure(trimWaste, { lay: lay * c.habit, rows: rows.totalMm, over: meanOver, length: mean }),
     pinches,
-    minutes: figure(layMinutes, {
-      rows: rows.totalMm,
-      stabs: hand.stabsPerCm,
-      line: hand.passesLine,
-      fold: hand.passesFold,
-      rate: hand.stabsPerMinute,
-      pinches: pinches.value,
-      pinch: hand.minutesPerPinch,
-    }),
+    minutes: timeFigure(
+      hand,
+      both(ONE_STEP, pinchRows(hand, { rowsMm: rows.totalMm, rows: rows.rows.length }, pinches.value, true)),
+    ),
     overlap: figure(overlap, { length: worst.lengthMm, lift: worst.liftDeg, spacing: worst.spacingMm }),
   };
 }
@@ -138,7 +129,7 @@ function operationsOf(c: LayContext<FoldOver>, f: FoldOverFigures, rows: RowSet)
     materials: outOf(lot, f.mass.value, 'coat'),
     cut: {
       does: say`Cut ${lot.name} into ${Array.isArray(cuts) ? cuts : [cuts]} lengths for ${area.name}`,
-      minutes: Math.max(2, f.mass.value * 2),
+      ...timed(hand, both(ONE_STEP, cutting(f.pinches.value))),
     },
     lay: {
       does: say`Lay ${count(f.rows.value)} ${ring ? 'rings' : 'rows'} ${apart} on ${area.name}, hem first${ring ? '; the last ring is teased out into the fur above it' : ''}`,
@@ -153,22 +144,13 @@ function operationsOf(c: LayContext<FoldOver>, f: FoldOverFigures, rows: RowSet)
         lot,
         hand,
       ),
-      minutes: f.minutes.value,
+      ...tookBy(f.minutes),
     },
   });
 }
 
-/** Shorter fur keeps its ends on a mm of row, rows at the top their share. */
+/** A measure as its slider moves it; rows at the top keep their share of the spacing. */
 function withAlong(f: FoldOver, key: string, value: number): FoldOver {
-  if (key === 'lengthMm') {
-    const k = value / f.lengthMm;
-    return {
-      ...f,
-      lengthMm: value,
-      layMgCm: f.layMgCm * k,
-      topLengthMm: f.topLengthMm === null ? null : f.topLengthMm * k,
-    };
-  }
   if (key === 'spacingMm') {
     const k = value / f.spacingMm;
     return { ...f, spacingMm: value, topSpacingMm: f.topSpacingMm === null ? null : f.topSpacingMm * k };
@@ -238,18 +220,7 @@ export const foldOver: Way<FoldOver> = {
     const least = coversWell(lay) ? null : thinnestLay(lay);
     return { ...spec, layMgCm: least ?? spec.layMgCm };
   },
-  methods: [
-    foldedCut,
-    overLength,
-    longestForStaple,
-    pinchCount,
-    layMass,
-    trimWaste,
-    layMinutes,
-    overlap,
-    rowCover,
-    tuftedCover,
-  ],
+  methods: [foldedCut, overLength, longestForStaple, pinchCount, layMass, trimWaste, overlap, rowCover],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
@@ -306,8 +277,8 @@ export const foldOver: Way<FoldOver> = {
         ends,
         ((spec.layMgCm * c.habit) / spec.lengthMm / 10) * rows.totalMm,
       ),
-      loftUp: varies(spec) ? SHARES.map((x) => loftAt(c, x).value) : null,
-      findings: foldOverFindings(c, figures, rows),
+      loftUp: varies(spec) ? SHARES.map((x) => loftAt(c, x).loft.value) : null,
+      findings: [...foldOverFindings(c, figures, rows), ...crowdFindings(c, look(c))],
       operations: operationsOf(c, figures, rows),
     };
   },

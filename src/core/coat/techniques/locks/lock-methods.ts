@@ -1,6 +1,5 @@
-/** The formulas of locks: number, length, wool, waste, time, cover. Lengths mm, masses g. */
+/** The formulas of locks: number, length, wool, waste, time. Lengths mm, masses g. */
 import { letter, method } from '@/core/method/define';
-import { tuftCover } from '@/core/coat/cover/cover';
 
 export const lockCount = method({
   id: 'lock-count',
@@ -55,57 +54,11 @@ export const tipWaste = method({
   formula: 'W = k b × tips cut',
   inputs: {
     locks: letter('k', 'locks', 'count'),
-    lock: letter('b', 'weight of a lock, mg', 'number'),
+    lock: letter('b', 'weight of a lock as it is picked, mg', 'number'),
     tips: letter('tips cut', 'share of the lock cut off as tips', 'share'),
   },
   result: letter('W', 'tips', 'mass'),
   source: 'Nothing else is trimmed from a coat of locks.',
   basis: 'ours',
   of: ({ locks, lock, tips }) => ((locks * lock) / 1000) * tips,
-});
-
-export const lockMinutes = method({
-  id: 'lock-minutes',
-  title: 'Time to set the locks',
-  formula: 't = k × t lock',
-  inputs: {
-    locks: letter('k', 'locks', 'count'),
-    lock: letter('t lock', 'choosing, teasing the cut end, setting one', 'time'),
-  },
-  result: letter('t', 'time to set', 'time'),
-  source: 'Ours until the log has the maker’s own; opening a lock takes half as long again.',
-  basis: 'ours',
-  of: ({ locks, lock }) => locks * lock,
-});
-
-export const lockCover = method({
-  id: 'lock-cover',
-  title: 'Base hidden by courses of locks',
-  formula: 'C = 1 − mean over the gap of Π courses [1 − (w/p)(1 − b)],  w = min(p, √(w0² + 12 σ² t²))',
-  inputs: {
-    ends: letter('N', 'fibre ends in a lock', 'count'),
-    fineness: letter('d', 'mean fibre diameter', 'fineness'),
-    width: letter('w0', 'width of a lock', 'length'),
-    pitch: letter('p', 'lock to lock', 'length'),
-    spacing: letter('s', 'course spacing', 'length'),
-    reach: letter('R', 'how far a lock reaches along the skin', 'length'),
-    scatter: letter('σ', 'scatter of the locks, radians', 'number'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
-    unevenness: letter('c', 'unevenness of laying', 'number'),
-  },
-  result: letter('C', 'share of the base hidden', 'share'),
-  source: 'Course by course as for pinches of fur; whole locks scatter little, opened ones more (ours).',
-  basis: 'ours',
-  of: (x) =>
-    tuftCover({
-      ends: x.ends,
-      diameterMm: x.fineness / 1000,
-      widthMm: x.width,
-      pitchMm: x.pitch,
-      spacingMm: x.spacing,
-      reachMm: x.reach,
-      scatter: x.scatter,
-      kappa: x.kappa,
-      unevenness: x.unevenness,
-    }),
 });

@@ -9,21 +9,30 @@ import type { Locks } from '@/core/piece/coat';
 import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { WELL } from '@/core/coat/cover/cover';
-import { slantFactor } from '@/core/coat/cover/cover-slant';
+import { coverOf, hidesOf, lockCover, WELL, type FurLay } from '@/core/coat/cover/cover';
+import { loftOf } from '@/core/coat/loft';
 import { edgeOf } from '@/core/coat/cover/enough';
-import { arealMass, fibreMassPerMm } from '@/core/wool/fibre';
+import { arealMass } from '@/core/wool/fibre';
 import { half } from '@/core/coat/techniques/half';
-import { furLoft } from '@/core/coat/techniques/fold-over/fold-over-methods';
-import { coverFindings, reachFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import {
+  coverFindings,
+  crowdFindings,
+  reachFindings,
+  rowFindings,
+  stapleFindings,
+  woolFindings,
+} from '@/core/coat/judgement';
 import { seatsOf } from './lock-seats';
 import { cutThenLay } from '@/core/coat/operations';
 import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { aSquare, ONE_STEP, rowsLaid, type LaidRows } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import type { RowSet } from '@/core/coat/rows/rows';
-import { lockCount, lockCover, lockLength, lockMass, lockMinutes, tipWaste } from './lock-methods';
+import { lockCount, lockLength, lockMass, tipWaste } from './lock-methods';
 import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
@@ -35,45 +44,56 @@ const WIDER = 1.6;
 const tipsCut = ({ spec, lot }: Spec<Locks>): number => (spec.tips === 'cut' ? lot.tipShare : 0);
 const folds = (s: Locks): number => (s.root === 'felted middle' ? 2 : 1);
 
-/** Fibre ends that hang from one lock: the same fibres twice when it is folded. */
-const endsOf = ({ spec, lot, habit }: Spec<Locks>): number => {
-  const perMm = fibreMassPerMm(lot.finenessUm, lot.finenessCv);
-  return (spec.lockMg * habit) / (spec.lengthMm * perMm);
-};
+/**
+ * How far the fibres of a lock hide beside those of a tuft: that locks are tufts with gaps between is in their width and pitch
+ * already, so the usual spread of a tuft is taken out of it and only what a maker's swatches say beyond it stays.
+ */
+const TUFT = 0.5;
+const within = (spread: number): number => Math.min(1, spread / TUFT);
 
-const coverInputs = (s: Spec<Locks>, slant: number) => ({
-  ends: endsOf(s),
-  fineness: s.lot.finenessUm,
-  width: Math.min(s.spec.pitchMm, s.spec.lockWidthMm * (s.spec.opened ? WIDER : 1)),
-  pitch: s.spec.pitchMm,
-  spacing: s.spec.spacingMm,
-  reach: s.spec.lengthMm * Math.cos((s.spec.liftDeg * Math.PI) / 180) * slant,
-  scatter: s.spec.opened ? SCATTER.opened : SCATTER.whole,
-  // Opened locks lie nearly as evenly as combed wool.
-  kappa: s.spec.opened ? (s.hand.spread[s.lot.form] + s.hand.spread['combed top']) / 2 : s.hand.spread[s.lot.form],
-  unevenness: s.hand.unevenness,
+const layOf = ({ spec, lot, hand, habit }: Spec<Locks>): FurLay => ({
+  lengthMm: spec.lengthMm,
+  spacingMm: spec.spacingMm,
+  liftDeg: spec.liftDeg,
+  layMgCm: (spec.lockMg * habit * 10) / spec.pitchMm,
+  pinchWidthMm: Math.min(spec.pitchMm, spec.lockWidthMm * (spec.opened ? WIDER : 1)),
+  pinchPitchMm: spec.pitchMm,
+  finenessUm: lot.finenessUm,
+  finenessCv: lot.finenessCv,
+  kappa: within(hand.spread[lot.form]),
+  unevenness: hand.unevenness,
+  scatter: spec.opened ? SCATTER.opened : SCATTER.whole,
 });
 
-const coverIs = (s: Spec<Locks>): number => lockCover.of(coverInputs(s, 1));
+/** A lock as it is picked, with its root and the tips that are cut off, mg. */
+const wholeMg = (s: Spec<Locks>): number =>
+  (s.spec.lockMg * (s.spec.lengthMm + s.hand.rootMm)) / s.spec.lengthMm / (1 - tipsCut(s));
+
+const coverIs = (s: Spec<Locks>): number => coverOf(layOf(s), lockCover);
+
+/** An opened lock is pulled apart first and takes half as long again. Ours. */
+const OPENED = 1.5;
+const setting = (spec: Locks, rows: LaidRows, n: number): Work =>
+  both(rowsLaid(rows), { lock: n * (spec.opened ? OPENED : 1), ...(spec.root === 'felted middle' ? { fold: n } : {}) });
+const picking = (n: number): Work => ({ pickTen: n / 10 });
 
 function look(s: Spec<Locks>): Look {
   const { spec, hand } = s;
   const areal = figure(arealMass, { lay: (spec.lockMg * s.habit * 10) / spec.pitchMm, spacing: spec.spacingMm });
-  const minutes = hand.minutesPerLock * (spec.opened ? 1.5 : 1);
+  const a = aSquare(spec.spacingMm);
   return {
-    cover: figure(lockCover, coverInputs(s, 1)),
-    slant: figure(lockCover, coverInputs(s, Math.min(1, slantFactor(spec.liftDeg, false, coverInputs(s, 1).scatter)))),
+    ...hidesOf(layOf(s), lockCover),
     areal,
-    loft: figure(furLoft, {
-      length: spec.lengthMm,
-      lift: spec.liftDeg,
-      areal: areal.value,
-      density: hand.loftDensityMgCm3,
+    ...loftOf({
+      lengthMm: spec.lengthMm,
+      liftDeg: spec.liftDeg,
+      arealMgCm2: areal.value,
+      densityMgCm3: hand.loftDensityMgCm3,
       rise: s.rise,
     }),
     takesMgCm2:
       (areal.value * (1 + hand.handlingLoss) * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tipsCut(s)),
-    minutesCm2: (100 / (spec.pitchMm * spec.spacingMm)) * minutes,
+    minutesCm2: minutesOf(hand, both(setting(spec, a, a.rowsMm / spec.pitchMm), picking(a.rowsMm / spec.pitchMm))),
   };
 }
 
@@ -131,6 +151,7 @@ function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding
       (near) => remedyOf(c, say`Courses ${mm(near)} apart`, { spacingMm: near }),
     ),
     ...reachFindings(c, spec.lengthMm * Math.cos((spec.liftDeg * Math.PI) / 180)),
+    ...crowdFindings(c, l),
   ];
   if (lot.tipColour && spec.tips === 'kept') {
     out.push(
@@ -157,14 +178,13 @@ function figuresOf(c: LayContext<Locks>, rows: RowSet) {
     cutLength: figure(lockLength, { length: spec.lengthMm, root: hand.rootMm, folds: folds(spec), tips }),
     mass: figure(lockMass, {
       locks: n,
-      // Weighed with its root and the tips that are cut off.
-      lock: (spec.lockMg * (spec.lengthMm + hand.rootMm)) / spec.lengthMm / (1 - tips),
+      lock: wholeMg(c),
       tips,
       loss: hand.handlingLoss,
       habit: c.habit,
     }),
-    minutes: figure(lockMinutes, { locks: n, lock: hand.minutesPerLock * (spec.opened ? 1.5 : 1) }),
-    waste: figure(tipWaste, { locks: n, lock: spec.lockMg, tips }),
+    minutes: timeFigure(hand, both(ONE_STEP, setting(spec, { rowsMm: rows.totalMm, rows: rows.rows.length }, n))),
+    waste: figure(tipWaste, { locks: n, lock: wholeMg(c), tips }),
     locks: figure(lockCount, { locks: n, pitch: spec.pitchMm }),
   };
 }
@@ -180,7 +200,7 @@ function operationsOf(c: LayContext<Locks>, f: ReturnType<typeof figuresOf>, row
     first: say`The locks are picked first.`,
     cut: {
       does: say`Pick ${count(n)} locks of ${lot.name} for ${c.area.name}, at least ${mm(f.cutLength.value)} long${tips}${spec.opened ? '; open them with the fingers' : ', whole'}`,
-      minutes: Math.max(2, n * 0.05),
+      ...timed(c.hand, both(ONE_STEP, picking(n))),
       caution:
         lot.form === 'raw fleece'
           ? say`Raw fleece carries dirt and germs: gloves, outdoors, wash your hands; a dust mask when it is teased.`
@@ -202,7 +222,7 @@ function operationsOf(c: LayContext<Locks>, f: ReturnType<typeof figuresOf>, row
         lot,
         c.hand,
       ),
-      minutes: f.minutes.value,
+      ...tookBy(f.minutes),
     },
   });
 }
@@ -264,7 +284,7 @@ export const locks: Way<Locks> = {
     const least = edgeOf(0.5, 2000, 0.5, (x) => coverIs({ ...s, spec: { ...spec, lockMg: x } }) >= WELL, 'smallest');
     return { ...spec, lockMg: least ?? 20 };
   },
-  methods: [lockCount, lockLength, lockMass, tipWaste, lockMinutes, lockCover],
+  methods: [lockCount, lockLength, lockMass, tipWaste, lockCover],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
@@ -307,7 +327,7 @@ export const locks: Way<Locks> = {
       pile: {
         ...PLAIN_PILE,
         ...pileOfLot(lot, hand),
-        kappa: coverInputs(c, 1).kappa,
+        kappa: layOf(c).kappa,
         tipColour: spec.tips === 'kept' ? lot.tipColour : null,
         // Opened locks lose half their wave.
         crimpDepthMm: lot.crimpDepthMm * (spec.opened ? 0.5 : 1),

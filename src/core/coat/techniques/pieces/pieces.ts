@@ -14,17 +14,21 @@ import {
 import { half } from '@/core/coat/techniques/half';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
 import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { lookedOver } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
+
+const placing = (n: number): Work => both({ piece: n }, lookedOver(n, 'pieces'));
 
 const lookOf = (s: Spec<Pieces>): FeltedLook => {
   const step = s.spec.pieceMm * (1 - s.spec.overlap);
   return {
-    density: s.hand.feltedDensityMgCm3,
-    pileMm: 0,
+    lies: { densityMgCm3: s.hand.feltedDensityMgCm3, pileMm: 0 },
     extra: 0,
     passes: PASSES * s.spec.layers,
-    minutesPieceCm2: (100 / (step * step)) * s.hand.minutesPerPiece,
+    placing: placing(100 / (step * step)),
   };
 };
 
@@ -77,7 +81,7 @@ export const pieces: Way<Pieces> = {
       spacingMm: step,
       pitchMm: step,
       pieces: (rows) => piecesAlong(rows, step),
-      minutesPerPiece: c.hand.minutesPerPiece,
+      placing,
       massExtraG: 0,
       does: (f) =>
         say`Lay ${count(f.pieces!.value)} pieces of ${c.lot.name}, ${mm(spec.pieceMm)} across and ${mgCm2(spec.arealMgCm2)} thick in ${count(spec.layers)} layers, over ${c.area.name}, each over the edge of the last`,

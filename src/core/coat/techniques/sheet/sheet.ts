@@ -19,6 +19,8 @@ import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { rowsFor } from '@/core/coat/rows/row-figures';
 import { forgottenPlaces, sheetPieces, slitFor, type SheetCut } from './sheet-cut';
 import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { lookedOver } from '@/core/coat/rows/row-work';
+import { both } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { LayContext, Spec, Way } from '@/core/coat/way';
 
@@ -56,11 +58,10 @@ const MEASURE = 6;
 const PREFELT = 1;
 
 const lookOf = (s: Spec<Sheet>, extra = 0.35): FeltedLook => ({
-  density: s.hand.feltedDensityMgCm3,
-  pileMm: 0,
+  lies: { densityMgCm3: s.hand.feltedDensityMgCm3, pileMm: 0 },
   extra,
   passes: PASSES + PREFELT,
-  minutesPieceCm2: 0.01,
+  placing: {},
 });
 
 const cutOf = (c: LayContext<Sheet>): SheetCut => {
@@ -114,7 +115,7 @@ export const sheet: Way<Sheet> = {
       spacingMm: MEASURE,
       pitchMm: 1e6,
       pieces: () => n / spec.layers,
-      minutesPerPiece: 4,
+      placing: (n) => both({ sheet: n }, lookedOver(10 * n, 'pieces')),
       massExtraG: 0,
       does: () =>
         say`Felt ${n === 1 ? 'a sheet' : `${n} sheets`} of ${c.lot.name} ${mm(across.value)} by ${mm(along.value)}, ${mgCm2(spec.arealMgCm2)} in ${count(spec.layers)} layers laid crosswise; wrap ${c.area.name} from the middle of the back outward, taut, so that no air is caught${cut.slit ? say`; slit it ${mm(cut.slit.lengthMm)} for ${cut.slit.part}, ${mm(cut.slit.fromEdgeMm)} from the edge` : ''}`,

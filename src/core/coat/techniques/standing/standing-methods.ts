@@ -62,23 +62,3 @@ export const plushWaste = method({
   basis: 'ours',
   of: ({ lay, rows, over, length }) => (((lay * rows) / 10) * (over / length)) / 1000,
 });
-
-export const standingMinutes = method({
-  id: 'standing-minutes',
-  title: 'Time to lay and trim',
-  formula: 't = ℓ × stabs per cm × passes / rate + k × t pinch + A × t trim',
-  inputs: {
-    rows: letter('ℓ', 'length of all rows', 'rowLength'),
-    stabs: letter('stabs', 'stabs on a cm of row in one pass', 'perCm'),
-    passes: letter('passes', 'passes along the middle', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-    pinches: letter('k', 'pinches of wool', 'count'),
-    pinch: letter('t pinch', 'drawing, cutting and placing one pinch', 'time'),
-    area: letter('A', 'area', 'area'),
-    trim: letter('t trim', 'teasing and trimming a square cm', 'time'),
-  },
-  result: letter('t', 'time to lay and trim', 'time'),
-  source: 'Passes: common practice. Rates: ours until the log has the maker’s own.',
-  basis: 'ours',
-  of: (x) => ((x.rows / 10) * x.stabs * x.passes) / x.rate + x.pinches * x.pinch + (x.area / 100) * x.trim,
-});

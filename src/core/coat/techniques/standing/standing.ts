@@ -9,13 +9,20 @@ import type { Standing } from '@/core/piece/coat';
 import type { Finding, Operation, Remedy } from '@/core/stage';
 import { count, degrees, mgCm, mm, say } from '@/core/text';
 import { rootRows } from '@/core/stabbing';
-import { slantFactor } from '@/core/coat/cover/cover-slant';
-import { standingCovers, standingFigure } from '@/core/coat/cover/cover-standing';
+import { coverOf as hides, hidesOf, standingCover, WELL, type FurLay } from '@/core/coat/cover/cover';
+import { loftOf, UPRIGHT } from '@/core/coat/loft';
 import { edgeOf } from '@/core/coat/cover/enough';
-import { arealMass, fibresPerMm } from '@/core/wool/fibre';
-import { furLoft, layMass } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { arealMass } from '@/core/wool/fibre';
+import { layMass } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { half } from '@/core/coat/techniques/half';
-import { coverFindings, rootFindings, rowFindings, stapleFindings, woolFindings } from '@/core/coat/judgement';
+import {
+  coverFindings,
+  crowdFindings,
+  rootFindings,
+  rowFindings,
+  stapleFindings,
+  woolFindings,
+} from '@/core/coat/judgement';
 import { cutThenLay } from '@/core/coat/operations';
 import { HIDDEN, rowsApart, type Docket } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
@@ -24,12 +31,14 @@ import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from
 import type { RowSet } from '@/core/coat/rows/rows';
 import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
 import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
-import { bandWool, groundWool, plushWaste, standingCut, standingMinutes } from './standing-methods';
+import { bandWool, groundWool, plushWaste, standingCut } from './standing-methods';
+import { aSquare, cutting, ONE_STEP, pinchRows } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes, timeFigure, tookBy } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LAY, SPACING } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
-import { WELL } from '@/core/coat/cover/cover';
 
 /** The band or the pinches of another wool, where there are any. */
 type Marked = ReturnType<typeof sandwichOf>;
@@ -38,16 +47,16 @@ type StandingFigures = LayFigures & { readonly cutLength: Figure; readonly marki
 /** A pinch of wool drawn for a standing row, mm of row. Ours. */
 const PINCH = 10;
 
-const endsOf = (s: Spec<Standing>) =>
-  fibresPerMm.of({ lay: layOf(s), length: s.spec.lengthMm, fineness: s.lot.finenessUm, cv: s.lot.finenessCv });
-
-const inputsOf = (s: Spec<Standing>, slant: number) => ({
-  ends: endsOf(s),
-  fineness: s.lot.finenessUm,
-  length: s.spec.lengthMm,
-  lift: s.spec.liftDeg,
-  spacing: s.spec.spacingMm,
-  slant,
+const furOf = (s: Spec<Standing>): FurLay => ({
+  lengthMm: s.spec.lengthMm,
+  spacingMm: s.spec.spacingMm,
+  liftDeg: s.spec.liftDeg,
+  layMgCm: layOf(s),
+  // Laid side by side without gaps.
+  pinchWidthMm: PINCH,
+  pinchPitchMm: PINCH,
+  finenessUm: s.lot.finenessUm,
+  finenessCv: s.lot.finenessCv,
   kappa: s.hand.spread[s.lot.form],
   unevenness: s.hand.unevenness,
 });
@@ -56,27 +65,27 @@ function look(s: Spec<Standing>): Look {
   const { spec, hand } = s;
   const areal = figure(arealMass, { lay: layOf(s), spacing: spec.spacingMm });
   const cut = 2 * (spec.lengthMm + hand.rootMm + spec.overMm);
+  const a = aSquare(spec.spacingMm);
   return {
-    cover: standingFigure(inputsOf(s, 1)),
-    slant: standingFigure(inputsOf(s, slantFactor(spec.liftDeg, true))),
+    ...hidesOf(furOf(s), standingCover),
     areal,
-    loft: figure(furLoft, {
-      length: spec.lengthMm,
-      lift: spec.liftDeg,
-      areal: areal.value,
-      density: hand.loftDensityMgCm3,
+    ...loftOf({
+      lengthMm: spec.lengthMm,
+      liftDeg: spec.liftDeg,
+      arealMgCm2: areal.value,
+      densityMgCm3: hand.loftDensityMgCm3,
       rise: s.rise,
+      steepestDeg: UPRIGHT,
     }),
     takesMgCm2: (areal.value * cut * (1 + hand.handlingLoss)) / (2 * spec.lengthMm),
-    minutesCm2:
-      (10 / spec.spacingMm) *
-        ((hand.stabsPerCm * (hand.passesLine + hand.passesFold)) / hand.stabsPerMinute +
-          (10 / PINCH) * hand.minutesPerPinch) +
-      hand.trimMinutesPerCm2,
+    minutesCm2: minutesOf(
+      hand,
+      both(pinchRows(hand, a, a.rowsMm / PINCH, false), cutting(a.rowsMm / PINCH)),
+    ),
   };
 }
 
-const coverOf = (s: Spec<Standing>): number => standingCovers.of(inputsOf(s, 1));
+const coverOf = (s: Spec<Standing>): number => hides(furOf(s), standingCover);
 
 function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, cut: number): Finding[] {
   const { spec, lot, hand } = c;
@@ -118,6 +127,7 @@ function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, c
       (near) => remedyOf(c, say`Rows ${mm(near)} apart`, { spacingMm: near }),
     ),
     ...rootFindings(c, layOf(c), spec.lengthMm, (mg) => remedyOf(c, say`Lay ${mgCm(mg)} of row`, { layMgCm: mg })),
+    ...crowdFindings(c, l),
     ...markingFindings(c, s),
   ];
 }
@@ -141,6 +151,10 @@ function markingWidth({ spec, ...c }: LayContext<Standing>, marking: Marked): Fi
       });
 }
 
+/** Laying alone; trimming is a step of its own. */
+const layingOf = ({ hand }: LayContext<Standing>, rows: RowSet): Work =>
+  both(ONE_STEP, pinchRows(hand, { rowsMm: rows.totalMm, rows: rows.rows.length }, piecesAlong(rows, PINCH), false));
+
 function figuresOf(c: LayContext<Standing>, rows: RowSet, marking: Marked): StandingFigures {
   const { spec, hand } = c;
   const cut = figure(standingCut, { length: spec.lengthMm, root: hand.rootMm, over: spec.overMm });
@@ -161,16 +175,7 @@ function figuresOf(c: LayContext<Standing>, rows: RowSet, marking: Marked): Stan
     // A band lies in place of the ground's wool, a pinch on top of it.
     mass: band && spec.marking.kind === 'stripe' ? figure(groundWool, { all: all.value, band: band.value }) : all,
     waste: figure(plushWaste, { lay: layOf(c), rows: rows.totalMm, over: spec.overMm, length: spec.lengthMm }),
-    minutes: figure(standingMinutes, {
-      rows: rows.totalMm,
-      stabs: hand.stabsPerCm,
-      passes: hand.passesLine + hand.passesFold,
-      rate: hand.stabsPerMinute,
-      pinches: piecesAlong(rows, PINCH),
-      pinch: hand.minutesPerPinch,
-      area: c.shape.patch.areaMm2,
-      trim: hand.trimMinutesPerCm2,
-    }),
+    minutes: timeFigure(hand, layingOf(c, rows)),
     ...(width ? { marking: width } : {}),
     ...(band ? { band } : {}),
   };
@@ -203,7 +208,7 @@ const docketOf = ({ spec, lot }: LayContext<Standing>, f: StandingFigures, rows:
           },
         ]
       : []),
-    { label: 'to lay and trim', figure: 'minutes' },
+    { label: 'to lay', figure: 'minutes' },
     ...HIDDEN,
     { label: 'trimmed off', figure: 'waste' },
     { label: 'loft added', figure: 'loft' },
@@ -227,14 +232,14 @@ function operationsOf(c: LayContext<Standing>, f: StandingFigures, rows: RowSet,
     materials: [...outOf(lot, f.mass.value, 'coat'), ...(marking && f.band ? outOf(marking.lot, band, 'band') : [])],
     cut: {
       does: say`Cut ${lot.name}${marking ? say` and ${marking.lot.name}` : ''} into ${mm(f.cutLength.value)} lengths for ${c.area.name}`,
-      minutes: Math.max(2, (f.mass.value + band) * 2),
+      ...takes(hand, both(ONE_STEP, cutting(piecesAlong(rows, PINCH)))),
     },
     lay: {
       does: say`Lay ${count(rows.rows.length)} standing rows ${mm(spec.spacingMm)} apart on ${c.area.name}${carries}`,
       rows: rows.rows.length,
       passes: say`${count(passes)} passes along the middle; both halves rise`,
       needlework: rootRows(c.area.id, rows.totalMm, layOf(c), passes, spec.spacingMm, lot, hand),
-      minutes: f.minutes.value,
+      ...tookBy(f.minutes),
     },
   });
 }
@@ -244,7 +249,7 @@ export const standing: Way<Standing> = {
   title: 'Standing rows',
   unit: { one: 'row', many: 'rows' },
   surface: 'teased',
-  trimmed: 'counted in laying',
+  trimmed: 'by itself',
   takes: 'cut lengths',
   inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, standing`,
   moreLots: (s) => (s.marking.kind === 'none' ? [] : [s.marking.lotId]),
@@ -287,7 +292,7 @@ export const standing: Way<Standing> = {
     const least = edgeOf(0.2, 300, 0.1, (x) => coverOf({ ...s, spec: { ...spec, layMgCm: x } }) >= WELL, 'smallest');
     return { ...spec, layMgCm: least ?? 30 };
   },
-  methods: [standingCut, bandWool, groundWool, standingMinutes, standingCovers, plushWaste, stripeWidth, spotDiameter],
+  methods: [standingCut, bandWool, groundWool, standingCover, plushWaste, stripeWidth, spotDiameter],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

@@ -1,22 +1,5 @@
-/** The formulas of a strip: cover, wool, waste, time, anchor. Lengths mm, masses g. */
+/** The formulas of a strip: wool, waste, time, anchor. Lengths mm, masses g. */
 import { letter, method } from '@/core/method/define';
-import { bareShare } from '@/core/coat/cover/cover';
-
-export const stripCover = method({
-  id: 'strip-cover',
-  title: 'Base hidden under the strip',
-  formula: 'C = 1 − (1 + κ q c²)^(−1/c²),  q = N d',
-  inputs: {
-    ends: letter('N', 'fibre ends on a mm of strip to each side', 'number'),
-    fineness: letter('d', 'mean fibre diameter', 'fineness'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
-    unevenness: letter('c', 'unevenness of laying', 'number'),
-  },
-  result: letter('C', 'share of the base hidden as far as the strip hangs', 'share'),
-  source: 'Poisson cover of the one layer that hangs to each side.',
-  basis: 'ours',
-  of: ({ ends, fineness, kappa, unevenness }) => 1 - bareShare((ends * fineness) / 1000, kappa, unevenness),
-});
 
 export const stripMass = method({
   id: 'strip-mass',
@@ -50,24 +33,6 @@ export const stripWaste = method({
   basis: 'ours',
   of: ({ lay, strip, over, length, left, right }) =>
     (((lay * strip) / 10 / 1000) * (2 * over + (2 - left - right) * length)) / (2 * length),
-});
-
-export const stripMinutes = method({
-  id: 'strip-minutes',
-  title: 'Time to make and seat the strip',
-  formula: 't = k × t clump + ℓ × stabs per cm × passes / rate',
-  inputs: {
-    clumps: letter('k', 'clumps', 'count'),
-    clump: letter('t clump', 'drawing, cutting, laying one clump', 'time'),
-    strip: letter('ℓ', 'length of the strip', 'rowLength'),
-    stabs: letter('stabs', 'stabs on a cm in one pass', 'perCm'),
-    passes: letter('passes', 'two faces of the anchor, then both sides and the centre on the piece', 'count'),
-    rate: letter('rate', 'stabs a minute', 'rate'),
-  },
-  result: letter('t', 'time to make and seat', 'time'),
-  source: 'Fixed deep from both sides and down the centre (common practice); rates ours.',
-  basis: 'ours',
-  of: ({ clumps, clump, strip, stabs, passes, rate }) => clumps * clump + ((strip / 10) * stabs * passes) / rate,
 });
 
 export const anchorMass = method({

@@ -10,11 +10,11 @@ import type { Finding, Operation } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
 import { feltFlat, rootRows } from '@/core/stabbing';
 import { findWools } from '@/core/wool/find';
-import { SCATTER } from '@/core/coat/cover/cover';
-import { slantFigure } from '@/core/coat/cover/cover-slant';
-import { arealMass, fibresPerMm } from '@/core/wool/fibre';
+import { hidesOf, stripCover } from '@/core/coat/cover/cover';
+import { SCATTER } from '@/core/coat/cover/leaning';
+import { loftOf } from '@/core/coat/loft';
+import { arealMass } from '@/core/wool/fibre';
 import { half } from '@/core/coat/techniques/half';
-import { furLoft } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { stapleFindings, woolFindings } from '@/core/coat/judgement';
 import { chartOf } from '@/core/coat/chart/lay-chart';
 import { tiesUnder, workOn } from '@/core/coat/operations';
@@ -23,7 +23,11 @@ import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { clumpsOf, middleLine, profileAt, singleRow } from './strip-line';
-import { anchorMass, stripCover, stripMass, stripMinutes, stripWaste } from './strip-methods';
+import { anchorMass, stripMass, stripWaste } from './strip-methods';
+import { cutting, felting, ONE_STEP } from '@/core/coat/rows/row-work';
+import type { Hand } from '@/core/piece/hand';
+import type { Work } from '@/core/time/elements';
+import { both, minutesOf, takes, timeFigure } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
 import { field, LIFT } from '@/core/coat/coat-field';
 import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
@@ -37,7 +41,11 @@ const GUIDE = 2;
 /** The anchor is so much longer than its strip, for the ends to be tucked, mm. */
 const ANCHOR_BEYOND = 10;
 /** Passes: two on each face of the anchor, then both sides and down the centre on the piece. */
-const PASSES = 4 + 3;
+const MAKING = 4;
+const SEATING = 3;
+/** Clumps cut to length, laid and anchored on both faces. */
+const making = (hand: Hand, lengthMm: number, clumps: number): Work =>
+  both(cutting(clumps), { pinch: clumps, fold: clumps, rowCm: felting(hand, lengthMm, MAKING) });
 
 const layOf = (s: Spec<Strip>) => s.spec.layMgCm * s.habit;
 const meanLength = (s: Strip): number => (s.startLengthMm + 4 * s.middleLengthMm + s.endLengthMm) / 6;
@@ -46,26 +54,38 @@ function look(s: Spec<Strip>): Look {
   const { spec, lot, hand } = s;
   const length = meanLength(spec);
   const lay = layOf(s);
-  // Half the fibre ends hang to each side.
-  const ends = fibresPerMm.of({ lay, length, fineness: lot.finenessUm, cv: lot.finenessCv }) / 2;
-  const kappa = hand.spread[lot.form];
   const reach = Math.max(1, length * Math.cos((spec.liftDeg * Math.PI) / 180));
   const areal = figure(arealMass, { lay, spacing: 2 * reach });
   return {
-    cover: figure(stripCover, { ends, fineness: lot.finenessUm, kappa, unevenness: hand.unevenness }),
-    slant: slantFigure((ends * lot.finenessUm) / 1000, 1, spec.liftDeg, kappa, hand.unevenness),
+    ...hidesOf(
+      {
+        lengthMm: length,
+        liftDeg: spec.liftDeg,
+        spacingMm: reach,
+        // Half the fibre ends hang to each side.
+        layMgCm: lay / 2,
+        pinchWidthMm: spec.pitchMm,
+        pinchPitchMm: spec.pitchMm,
+        finenessUm: lot.finenessUm,
+        finenessCv: lot.finenessCv,
+        kappa: hand.spread[lot.form],
+        unevenness: hand.unevenness,
+      },
+      stripCover,
+    ),
     areal,
-    loft: figure(furLoft, {
-      length,
-      lift: spec.liftDeg,
-      areal: areal.value,
-      density: hand.loftDensityMgCm3,
+    ...loftOf({
+      lengthMm: length,
+      liftDeg: spec.liftDeg,
+      arealMgCm2: areal.value,
+      densityMgCm3: hand.loftDensityMgCm3,
       rise: s.rise,
     }),
     takesMgCm2: (areal.value * (length + hand.rootMm + spec.overMm) * (1 + hand.handlingLoss)) / length,
+    // A centimetre of strip hangs over so much of the area.
     minutesCm2:
-      ((10 / spec.pitchMm) * hand.minutesPerPiece + (hand.stabsPerCm * PASSES) / hand.stabsPerMinute) *
-      (10 / (2 * reach)),
+      minutesOf(hand, both(making(hand, 10, 10 / spec.pitchMm), { rowCm: felting(hand, 10, SEATING) })) /
+      ((2 * reach) / 10),
   };
 }
 
@@ -167,6 +187,12 @@ function stripOn(c: LayContext<Strip>) {
 }
 type Made = ReturnType<typeof stripOn>;
 
+const makingOf = (hand: Hand, lengthMm: number, clumps: number): Work =>
+  both(ONE_STEP, making(hand, lengthMm, clumps), { compare: 2, joint: 1 });
+/** Fixed from both sides and down the centre, trimmed to the curve, left compared with right. */
+const seatingOf = (hand: Hand, lengthMm: number): Work =>
+  both(ONE_STEP, { rowCm: felting(hand, lengthMm, SEATING), tug: 1, compare: 3, trimCm2: lengthMm / 10 });
+
 function figuresOf(c: LayContext<Strip>, { rows, lengthMm: length, clumps, anchor }: Made): LayFigures {
   const { spec, hand } = c;
   return {
@@ -185,14 +211,7 @@ function figuresOf(c: LayContext<Strip>, { rows, lengthMm: length, clumps, ancho
       left: spec.leftShare,
       right: spec.rightShare,
     }),
-    minutes: figure(stripMinutes, {
-      clumps: clumps.length,
-      clump: hand.minutesPerPiece,
-      strip: length,
-      stabs: hand.stabsPerCm,
-      passes: PASSES,
-      rate: hand.stabsPerMinute,
-    }),
+    minutes: timeFigure(hand, both(makingOf(hand, length, clumps.length), seatingOf(hand, length))),
     ...(anchor ? { anchor: anchor.mass } : {}),
   };
 }
@@ -217,7 +236,7 @@ function operationsOf(c: LayContext<Strip>, f: LayFigures, { lengthMm: length, c
       rows: 0,
       passes: say`two passes on each face of the anchor, then fold on that line`,
       needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchor?.lot ?? lot, c.hand),
-      minutes: f.minutes.value * 0.65,
+      ...takes(c.hand, makingOf(c.hand, length, clumps.length)),
       after: order,
       caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
     },
@@ -234,7 +253,7 @@ function operationsOf(c: LayContext<Strip>, f: LayFigures, { lengthMm: length, c
         kind: 'deep',
         shows: false,
       },
-      minutes: f.minutes.value * 0.35,
+      ...takes(c.hand, seatingOf(c.hand, length)),
       after: [{ id: `make-${area.id}`, why: say`The strip is made first.`, strength: Infinity }, ...order],
       caution: say`Deep stabs: eyes on the point of the needle, in and out on one line; mind the wire inside.`,
     },
@@ -309,7 +328,7 @@ export const strip: Way<Strip> = {
       overMm: 3,
     };
   },
-  methods: [stripMass, stripWaste, stripMinutes, stripCover, anchorMass],
+  methods: [stripMass, stripWaste, stripCover, anchorMass],
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;

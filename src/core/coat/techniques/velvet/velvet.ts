@@ -18,6 +18,9 @@ import { workOn } from '@/core/coat/operations';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
 import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
+import { lookedOver, ONE_STEP, stabs } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both, takes } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
@@ -28,12 +31,13 @@ const PIECE = 15;
 /** Pile stands no higher than this share of the staple before it comes out. Ours. */
 const HIGHEST = 0.1;
 
+const placing = (n: number): Work => both({ piece: n }, lookedOver(n, 'pieces'));
+
 const lookOf = (s: Spec<Velvet>): FeltedLook => ({
-  density: (s.hand.wrapDensityMgCm3 + s.hand.feltedDensityMgCm3) / 2,
-  pileMm: s.spec.raiseMm,
+  lies: { densityMgCm3: (s.hand.wrapDensityMgCm3 + s.hand.feltedDensityMgCm3) / 2, pileMm: s.spec.raiseMm },
   extra: SHEDS,
   passes: PASSES * s.spec.layers + 1,
-  minutesPieceCm2: (100 / PIECE ** 2) * s.hand.minutesPerPiece,
+  placing: placing(100 / PIECE ** 2),
 });
 
 export const velvet: Way<Velvet> = {
@@ -64,7 +68,7 @@ export const velvet: Way<Velvet> = {
   lay: (c) => {
     const { spec } = c;
     const needle = reverseOwned(c.cupboard);
-    const raise = ((c.shape.patch.areaMm2 / 100) * c.hand.surfaceStabsPerCm2) / c.hand.stabsPerMinute;
+    const raise = both(ONE_STEP, stabs(c.hand, c.shape.patch.areaMm2, 1), { compare: 1 });
     const most = Math.floor(c.lot.stapleMm * HIGHEST * 2) / 2;
     return layFelted(c, {
       look: lookOf(c),
@@ -72,7 +76,7 @@ export const velvet: Way<Velvet> = {
       spacingMm: PIECE,
       pitchMm: PIECE,
       pieces: (rows) => piecesAlong(rows, PIECE),
-      minutesPerPiece: c.hand.minutesPerPiece,
+      placing,
       massExtraG: 0,
       does: () =>
         say`Lay ${c.lot.name} thin over ${c.area.name} in ${count(spec.layers)} layers and felt it on, a little loose`,
@@ -134,14 +138,14 @@ export const velvet: Way<Velvet> = {
             c.lot,
             c.hand,
           ),
-          minutes: raise,
+          ...takes(c.hand, raise),
           after: [{ id: `lay-${c.area.id}`, why: say`There must be a layer to raise.`, strength: Infinity }],
           caution: say`The reverse needle pulls fibre up and out; keep it apart from the others.`,
         },
       ],
       set: (arealMgCm2) => ({ arealMgCm2 }),
       bricks: false,
-      laterMinutes: raise,
+      later: { work: raise, passes: 1 },
     });
   },
 };

@@ -2,13 +2,16 @@
 import type { Wisps } from '@/core/piece/coat';
 import { count, mm, say } from '@/core/text';
 import { feltLayer } from '@/core/stabbing';
-import { slantFactor } from '@/core/coat/cover/cover-slant';
+import { slantFactor } from '@/core/coat/cover/cover-layer';
 import { FELTED_METHODS, feltedLook, firstLayer, layFelted, type FeltedLook } from '@/core/coat/techniques/felted';
 import { half } from '@/core/coat/techniques/half';
 import { reachFindings, stapleFindings } from '@/core/coat/judgement';
 import { remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
 import { AREAL, field, LAYERS, LIFT } from '@/core/coat/coat-field';
+import { lookedOver } from '@/core/coat/rows/row-work';
+import type { Work } from '@/core/time/elements';
+import { both } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
@@ -17,13 +20,19 @@ const WIDE = 0.5;
 /** Every row of wisps begins half a wisp further on. Ours. */
 const STEP = 0.5;
 
+const placing = (n: number): Work => both({ wisp: n }, lookedOver(n, 'wisps'));
+
 const lookOf = (s: Spec<Wisps>): FeltedLook => ({
-  density: s.hand.loftDensityMgCm3 * 1.4,
-  pileMm: s.spec.lengthMm * Math.sin((s.spec.liftDeg * Math.PI) / 180),
+  lies: {
+    lengthMm: s.spec.lengthMm,
+    liftDeg: s.spec.liftDeg,
+    // Light needling presses it closer than rows that hang free.
+    densityMgCm3: s.hand.loftDensityMgCm3 * 1.4,
+  },
   extra: 0,
   passes: s.spec.layers,
   slant: slantFactor(s.spec.liftDeg),
-  minutesPieceCm2: (100 / (s.spec.lengthMm ** 2 * STEP * WIDE)) * s.hand.minutesPerPiece,
+  placing: placing(100 / (s.spec.lengthMm ** 2 * STEP * WIDE)),
 });
 
 export const wisps: Way<Wisps> = {
@@ -67,7 +76,7 @@ export const wisps: Way<Wisps> = {
       spacingMm: step,
       pitchMm: spec.lengthMm * WIDE,
       pieces: (rows) => piecesAlong(rows, spec.lengthMm * WIDE),
-      minutesPerPiece: c.hand.minutesPerPiece,
+      placing,
       massExtraG: 0,
       does: (f) =>
         say`Lay ${count(f.pieces!.value)} wisps ${mm(spec.lengthMm)} long on ${c.area.name} in ${count(spec.layers)} thin layers, with the fur, hem first; the first still shows through the next`,
