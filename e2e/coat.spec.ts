@@ -82,7 +82,7 @@ test('an area is laid with another wool, length, spacing and lift; docket and ch
   const lift = docket(page).getByRole('textbox', { name: 'Lift' });
   await lift.fill('30');
   await lift.blur();
-  await expect.poll(() => figure(page, 'loft added')).toBe('10 mm');
+  await expect.poll(() => figure(page, 'loft added')).toBe('9.5 mm');
   const spacing = docket(page).getByRole('textbox', { name: 'Row spacing' });
   await spacing.fill('x');
   await expect(docket(page).getByText('Write a number in mm, such as 12.5')).toBeVisible();

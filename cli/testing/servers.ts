@@ -35,7 +35,11 @@ export async function startServer(port: number, log: string, patienceMs = 60_000
   const child: ChildProcess = spawn(
     process.execPath,
     [join(root, 'cli/serve.mjs'), '--hostname', '127.0.0.1', '--port', String(port)],
-    { cwd: root, stdio: ['ignore', out, out], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', MALLOC_ARENA_MAX: '2' } },
+    {
+      cwd: root,
+      stdio: ['ignore', out, out],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', MALLOC_ARENA_MAX: '2' },
+    },
   );
   let ended = false;
   child.once('exit', () => (ended = true));

@@ -300,7 +300,8 @@ function Answer() {
     const w = plan.whiskers.find((x) => x.id === whiskers?.id);
     return w ? (
       <>
-        <b>{w.ways.length}</b> threads cut to <b>{q({ kind: 'length', value: w.cut.mostMm })}</b>, together <b>{q({ kind: 'rowLength', value: w.need.value })}</b>, about{' '}
+        <b>{w.ways.length}</b> threads cut to <b>{q({ kind: 'length', value: w.cut.mostMm })}</b>, together{' '}
+        <b>{q({ kind: 'rowLength', value: w.need.value })}</b>, about{' '}
         <b>{q({ kind: 'time', value: faceTime(hand, w.work).minutes })}</b>. Up to{' '}
         <b>{q({ kind: 'length', value: w.shows.mostMm })}</b> show on each side.
       </>

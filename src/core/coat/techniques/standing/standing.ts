@@ -78,10 +78,7 @@ function look(s: Spec<Standing>): Look {
       steepestDeg: UPRIGHT,
     }),
     takesMgCm2: (areal.value * cut * (1 + hand.handlingLoss)) / (2 * spec.lengthMm),
-    minutesCm2: minutesOf(
-      hand,
-      both(pinchRows(hand, a, a.rowsMm / PINCH, false), cutting(a.rowsMm / PINCH)),
-    ),
+    minutesCm2: minutesOf(hand, both(pinchRows(hand, a, a.rowsMm / PINCH, false), cutting(a.rowsMm / PINCH))),
   };
 }
 
