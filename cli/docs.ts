@@ -23,7 +23,7 @@ const UNIT: Partial<Record<QuantityKind, string>> = {
   linear: 'mg/cm',
   fineness: 'micron',
   time: 'min',
-  share: '0 to 1',
+  share: 'share, 1 is all',
   angle: 'degrees',
   density: 'mg/cm³',
   rate: 'per min',

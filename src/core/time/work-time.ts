@@ -12,7 +12,7 @@ export const workTime = method({
   formula: 't = r Σ nᵢ tᵢ,  tᵢ = 0.3 low + 0.4 likely + 0.3 high',
   inputs: {
     sum: letter('Σ', 'all elements of the work, each as often as it occurs', 'time'),
-    again: letter('r', 'what is done again, over what is done once', 'number'),
+    again: letter('r', 'all that is done, over what is done once', 'share'),
   },
   result: letter('t', 'time', 'time'),
   source: 'A method study: every element with its low, likely and high. Ours until the log has the maker’s own.',
