@@ -118,7 +118,8 @@ export function skeleton(body: Body, frame: Piece['frame']): Skeleton {
   const chains = body.parts.filter((p) => onTrunk(p) && !p.part.mirrored && p.lengthMm > SHORTEST * body.lengthMm);
   const through = [trunk.part.id];
   const follow = (p: BodyPart): Vec3[] => {
-    through.push(p.part.id);
+    // It ends just inside a muzzle and needs no wool round it there.
+    if (p.part.role !== 'muzzle') through.push(p.part.id);
     const on = middleLine(p, 'left');
     // It ends in the head: a beak and ears have none.
     const more = body.parts.filter(
