@@ -11,6 +11,7 @@ interface Stages {
     | 'wire-none'
     | 'wire-short'
     | 'wire-thick'
+    | 'wire-bare'
     | 'falls';
   readonly coat:
     | 'nowhere'

@@ -278,6 +278,20 @@ describe('the wire', () => {
       expect(next.findings.some((f) => f.id === 'form-wire-thick')).toBe(false);
     }
   });
+
+  it('a tail that is all fur round its wire is said, and hides no limb the wire does not fit', () => {
+    const bushy: Piece = {
+      ...pineMarten,
+      areas: pineMarten.areas.map((x) =>
+        x.id === 'tail' && x.coat.method === 'fold-over' ? { ...x, coat: { ...x.coat, lengthMm: 40, liftDeg: 60 } } : x,
+      ),
+    };
+    const rod = { ...cupboard, wires: [...cupboard.wires, { ...cupboard.wires[0]!, id: 'rod', diameterMm: 4 }] };
+    const found = planned({ ...bushy, frame: { ...bushy.frame, tail: true, wireId: 'rod' } }, rod, hand, FINE).findings;
+    expect(found.find((f) => f.id === 'form-wire-bare')?.severity).toBe('caution');
+    expect(found.find((f) => f.id === 'form-wire-thick')?.severity).toBe('stop');
+    expect(planned(pineMarten, cupboard, hand, FINE).findings.some((f) => f.id === 'form-wire-bare')).toBe(false);
+  });
 });
 
 describe('standing', () => {

@@ -230,7 +230,9 @@ export function planFrame(
     }
   }
   const totalMm = runs.reduce((s, r) => s + r.cut.value, 0);
-  const thin = thinnestPart(core, new Set([...bones.through, ...bones.limbs.map((l) => l.part.part.id)]));
+  const along = new Set(bones.through);
+  const thin = thinnestPart(core, along, new Set(bones.limbs.map((l) => l.part.part.id)));
+  const bare = core.parts.find((p) => along.has(p.id) && p.sections.some((s) => s.core === null)) ?? null;
   const room = thin && figure(wireRoom, { core: thin.mm, strands, thick: thickMm });
   const result: FramePlan = {
     ...none,
@@ -246,18 +248,26 @@ export function planFrame(
   };
   return {
     result,
-    findings: judge(cupboard, result, thin),
+    findings: judge(cupboard, result, thin, bare?.name ?? null),
     operations: [operation(result, wire?.name ?? 'Wire', hand)],
     ties: [],
   };
 }
 
-/** Where least core lies round the wire, of all parts it runs through. */
-function thinnestPart(core: CorePlan, wired: ReadonlySet<string>): { mm: number; name: string } | null {
+/**
+ * Where least core lies round the wire, of all parts it runs through. A limb without any has no room for it; along the body
+ * and in the tail fur alone may make up an end, which is said apart.
+ */
+function thinnestPart(
+  core: CorePlan,
+  along: ReadonlySet<string>,
+  limbs: ReadonlySet<string>,
+): { mm: number; name: string } | null {
   let best: { mm: number; name: string } | null = null;
   for (const p of core.parts) {
-    if (!wired.has(p.id)) continue;
+    if (!along.has(p.id) && !limbs.has(p.id)) continue;
     for (const s of p.sections) {
+      if (!s.core && !limbs.has(p.id)) continue;
       const across = s.core ? Math.min(s.core.width, s.core.height) : 0;
       if (!best || across < best.mm) best = { mm: across, name: p.name };
     }
@@ -265,7 +275,12 @@ function thinnestPart(core: CorePlan, wired: ReadonlySet<string>): { mm: number;
   return best;
 }
 
-function judge(cupboard: Cupboard, f: FramePlan, thin: { mm: number; name: string } | null): Finding[] {
+function judge(
+  cupboard: Cupboard,
+  f: FramePlan,
+  thin: { mm: number; name: string } | null,
+  bare: string | null,
+): Finding[] {
   const findings: Finding[] = [];
   const choices = wiresFor(f.kind, cupboard).filter((w) => w.id !== f.wire?.id);
   const use = (w: Wire, effect: Remedy['effect']): Remedy => ({
@@ -305,24 +320,31 @@ function judge(cupboard: Cupboard, f: FramePlan, thin: { mm: number; name: strin
       id: 'form-wire-thick',
       code: 'form-wire-thick',
       stage: 'form',
-      // Fur alone round a wrapped wire is a way makers take; a wire thicker than the core it lies in is none.
-      severity: f.room.value <= 0 && thin.mm > 0 ? 'stop' : 'caution',
+      severity: f.room.value <= 0 ? 'stop' : 'caution',
       about: only('frame'),
       says:
-        thin.mm === 0
-          ? say`No core is left round the wire in ${thin.name}.`
-          : f.room.value <= 0
-            ? say`The wire does not fit into ${thin.name}: its core is ${mm(thin.mm)} thick, the wire ${mm(f.strands * f.thickMm)}.`
-            : say`Only ${mm(f.room.value)} of wool is left over the wire in ${thin.name}.`,
+        f.room.value <= 0
+          ? say`The wire does not fit into ${thin.name}: its core is ${mm(thin.mm)} thick, the wire ${mm(f.strands * f.thickMm)}.`
+          : say`Only ${mm(f.room.value)} of wool is left over the wire in ${thin.name}.`,
       why:
-        thin.mm === 0
-          ? say`Wrap the wire thinly there, or take a pipe cleaner, and let the fur make the bush; a thinner coat leaves it a core.`
-          : largest > 0
-            ? say`At least ${mm(LEAST_ROOM_MM)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
-            : say`The coat leaves too little core there for any wire: a thinner coat, or the limb wrapped round the wire and velvet only.`,
+        largest > 0
+          ? say`At least ${mm(LEAST_ROOM_MM)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
+          : say`The coat leaves too little core there for any wire: a thinner coat, or the limb wrapped round the wire and velvet only.`,
       remedies: fits
         .slice(-1)
         .map((w) => use(w, say`leaves ${mm((thin.mm - f.strands * w.diameterMm) / 2)} of wool on each side`)),
+    });
+  }
+  if (bare !== null) {
+    findings.push({
+      id: 'form-wire-bare',
+      code: 'form-wire-bare',
+      stage: 'form',
+      severity: 'caution',
+      about: only('frame'),
+      says: say`In places no core is left round the wire in ${bare}.`,
+      why: say`Wrap the wire thinly there, or take a pipe cleaner, and let the fur make the bush; a thinner coat leaves it a core.`,
+      remedies: [],
     });
   }
   return findings;

@@ -47,6 +47,7 @@ const ROOMS: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
   'form-wire-none': 'frame',
   'form-wire-short': 'frame',
   'form-wire-thick': 'frame',
+  'form-wire-bare': 'frame',
   'form-falls': 'stands',
 };
 const roomOf = (f: Finding): FormRoom =>
