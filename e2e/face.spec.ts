@@ -155,6 +155,20 @@ test('size and kind: what is at hand, where it stands between life and cute, eac
   await accessible(page);
 });
 
+test('the width in life is the maker’s: nothing is put in for it, and what is typed is what is judged', async ({
+  desk: page,
+}) => {
+  await openFace(page);
+  await page.getByRole('button', { name: 'Take the face away' }).click();
+  await docket(page).getByRole('button', { name: 'Begin the face' }).click();
+  await docket(page).getByRole('button', { name: 'Enter it' }).click();
+  const width = docket(page).getByRole('textbox', { name: 'Width in life' });
+  await expect(width).toHaveValue('');
+  await expect(docket(page).getByRole('img', { name: /times life size/ })).toBeHidden();
+  await width.fill('30');
+  await expect(docket(page).getByRole('img', { name: /times life size/ })).toBeVisible();
+});
+
 test('setting: stems that meet, the remedy, the end of a stem moved by key, the angles to hold against the head', async ({
   desk: page,
 }) => {

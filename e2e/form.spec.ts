@@ -33,6 +33,31 @@ test('a piece from a body plan and any measure the maker knows', async ({ desk: 
   expect(Math.abs((await value(page, 'Length')) - 40)).toBeLessThan(0.2);
 });
 
+test('a new piece keeps the measure that is known while bodies are tried, and puts it in another', async ({
+  desk: page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New piece' }).click();
+  const body = async (name: RegExp) => {
+    await page.getByRole('combobox', { name: 'Body plan' }).click();
+    await choose(page.getByRole('option', { name }));
+  };
+  await page.getByLabel(/^Finished/).fill('120');
+  await page.getByLabel(/The same in life/).fill('480');
+  await body(/Perching bird/);
+  await expect(page.getByLabel(/^Finished/)).toHaveValue('120');
+  await body(/Sitting/);
+  await expect(page.getByLabel(/^Finished/)).toHaveValue('120');
+  await expect(page.getByLabel(/The same in life/)).toHaveValue('480');
+  // The same animal by another measure: both change by as much, and come back.
+  await page.getByRole('combobox', { name: 'Measure you know' }).click();
+  await choose(page.getByRole('option').nth(1));
+  const [finished, life] = [page.getByLabel(/^Finished/), page.getByLabel(/The same in life/)];
+  await expect(finished).not.toHaveValue('120');
+  expect(Math.abs(Number(await life.inputValue()) / Number(await finished.inputValue()) - 4)).toBeLessThan(0.1);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+});
+
 test('shape: a part in hand is typed, dragged, bent, padded and taken away, all undone', async ({ desk: page }) => {
   await room(page, 'Shape', 'Pine marten');
   await page.keyboard.press('l');

@@ -8,3 +8,7 @@ export function seeded(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
   };
 }
+
+/** A number of a bell curve about 0 with a deviation of 1 (Box and Muller 1958, from memory). */
+export const normal = (rnd: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());

@@ -11,7 +11,7 @@ import { edgeOf } from '@/core/coat/cover/enough';
 import { MOST_TIGHT, mostThatFits } from '@/core/coat/loft';
 import { areaRemedy, findingOf, remedyOf, woolRemedy } from './remedy';
 import type { RowSet } from '@/core/coat/rows/rows';
-import type { LayContext, Look } from './way';
+import { withMeasure, type LayContext, type Look } from './way';
 
 /** Seen aslant a coat may hide a little less. Ours. */
 const WELL_ASLANT = 0.9;
@@ -251,12 +251,12 @@ export function rootFindings(
 
 /** More wool than fits under fur of its length: the nearest changes of one measure by which it does and still covers. */
 export function crowdFindings(c: LayContext, l: Look): Finding[] {
-  const { loft, tightness } = l;
+  const { tightness, tightLoft: loft = l.loft } = l;
   if (!tightness || tightness.value <= MOST_TIGHT) return [];
   const way = c.wayOf(c.spec.method);
   const own = { lot: c.lot, hand: c.hand, habit: c.habit, rise: c.rise };
   const lookAt = (key: string, value: number) => {
-    const spec = way.changed ? way.changed(c.spec, key, value) : ({ ...c.spec, [key]: value } as Laid);
+    const spec = withMeasure(way, c.spec, key, value);
     return { ...way.look({ ...own, spec }), roots: way.rootsHidden?.(spec) ?? true };
   };
   const fits = (key: string) => (value: number) => lookAt(key, value).tightness!.value <= MOST_TIGHT;
@@ -270,7 +270,11 @@ export function crowdFindings(c: LayContext, l: Look): Finding[] {
     if (value === null) return [];
     const then = lookAt(r.key, value);
     if (then.cover.value < Math.min(WELL, l.cover.value) || !then.roots) return [];
-    return [remedyOf(c, say`${r.what} ${{ kind: r.kind, value }}`, { [r.key]: value } as Partial<Laid>)];
+    const was = c.spec as unknown as Record<string, unknown>;
+    const set = Object.fromEntries(
+      Object.entries(withMeasure(way, c.spec, r.key, value)).filter(([key, x]) => x !== was[key]),
+    ) as Partial<Laid>;
+    return [remedyOf(c, say`${r.what} ${{ kind: r.kind, value }}`, set)];
   });
   const room = mostThatFits(loft.inputs as Parameters<typeof mostThatFits>[0]);
   return [

@@ -1,12 +1,11 @@
 /** Loft of fur against a simulation: single fibres laid one by one, hem first, each on those that lie already. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seeded } from '@/core/random';
+import { normal, seeded } from '@/core/random';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import { furLoft, furTightness, LEANING, loftOf, UPRIGHT } from './loft';
 
 const rad = Math.PI / 180;
-const normal = (rnd: () => number) => Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());
 
 interface Laid {
   readonly lengthMm: number;

@@ -65,6 +65,8 @@ export interface Look {
   readonly loft: Figure;
   /** Wool in a cubic cm of what lies, where fur lies on fur. */
   readonly tightness?: Figure;
+  /** Loft of the place where it lies tightest, where that is another than the one told. */
+  readonly tightLoft?: Figure;
   /** Wool to take for a square cm with all losses, mg, and minutes to lay it: what a change of the spec is judged by. */
   readonly takesMgCm2: number;
   readonly minutesCm2: number;
@@ -99,7 +101,7 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
 }
 
 /** Figures every way gives, and its own besides. */
-export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2' | 'tightness'> {
+export interface LayFigures extends Omit<Look, 'takesMgCm2' | 'minutesCm2' | 'tightness' | 'tightLoft'> {
   /** Wool to take from the lot of the area. */
   readonly mass: Figure;
   /** Laying, and felting or fixing what was laid. */
@@ -203,3 +205,7 @@ export interface Way<C extends Laid = Laid> {
   readonly look: (s: Spec<C>) => Look;
   readonly lay: (c: LayContext<C>) => Lay;
 }
+
+/** A spec with one measure moved, and all that goes along with it. */
+export const withMeasure = (way: Way, spec: Laid, key: string, value: number): Laid =>
+  way.changed ? way.changed(spec, key, value) : ({ ...spec, [key]: value } as Laid);

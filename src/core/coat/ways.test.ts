@@ -15,6 +15,7 @@ import { coatBy, compareWays, lotFor } from './compare-ways';
 import { shapeAreas } from '@/core/coat/rows/shaped';
 import { thinnestLay } from '@/core/coat/cover/enough';
 import { furLayOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { shows } from '@/core/coat/judgement';
 import { measureRows } from '@/core/coat/rows/rows';
 import { ballShape, practiceBall } from './practice';
 import { sheetPieces } from '@/core/coat/techniques/sheet/sheet-cut';
@@ -198,6 +199,36 @@ describe('what makers know to work is judged to cover; twice the spacing without
     const whole = (folded.lockMg * (53 / 50)) / 0.8;
     expect(f.waste.value).toBeCloseTo((f.locks!.value * whole * 0.2) / 1000, 9);
     expect(f.mass.value).toBeCloseTo(((f.locks!.value * whole) / 1000) * 1.05, 9);
+  });
+
+  it('base that shows is said only where it can be read: 97.6 % is told as 98', () => {
+    expect(shows(0.976)).toBe(false);
+    expect(shows(0.974)).toBe(true);
+  });
+
+  it('more wool than fits under short fur is said, with changes after which it fits and still covers', () => {
+    // A cheek of 4.5 mm with 33 mg on a square cm: twice what so short a fur holds.
+    const f = fold({ lengthMm: 4.5, spacingMm: 1.5, liftDeg: 25, layMgCm: 5 });
+    const at = (spec: FoldOver) =>
+      wayOf('fold-over')
+        .lay(context(spec, fine, cone(15, 15, 40)))
+        .findings.find((x) => x.code === 'coat-stands-out');
+    // Rows of another spacing at the top go along with those at the hem.
+    for (const spec of [f, { ...f, topSpacingMm: 2 }, { ...f, topLengthMm: 14 }]) {
+      const found = at(spec)!;
+      expect(found.severity).toBe('caution');
+      // What is said to fit does, and is less than what lies.
+      const [lies, fits] = found.says.flatMap((x) => (typeof x === 'string' ? [] : [x.value]));
+      expect(fits).toBeLessThan(lies!);
+      expect(fits! / lies!).toBeGreaterThan(0.4);
+      expect(found.remedies.length).toBeGreaterThan(0);
+      for (const r of found.remedies) {
+        const next = { ...spec } as Record<string, unknown>;
+        for (const x of r.changes) next[x.path.at(-1)! as string] = x.value;
+        expect(at(next as unknown as FoldOver)).toBeUndefined();
+        expect(cover(next as unknown as FoldOver, fine)).toBeGreaterThanOrEqual(0.98);
+      }
+    }
   });
 
   it('wool with too short a staple is stopped, with the longest that would do', () => {

@@ -293,6 +293,28 @@ describe('whiskers', () => {
     // Three to five passes of the thread: common practice.
     for (const set of pineMarten.face!.whiskers) expect([3, 4, 5]).toContain(set.passes);
   });
+  it('say what shows and what is cut: both sides, the way through the head, the ends cut off', () => {
+    const w = faceOf(pineMarten).whiskers[0]!;
+    const [longest, through] = [w.whiskers.map((h) => h.lengthMm), w.ways.map((x) => x.throughMm)].map((x) =>
+      Math.max(...x),
+    );
+    expect(w.shows.mostMm).toBe(longest);
+    expect(w.cut.mostMm).toBeCloseTo(2 * longest! + through! + 2 * 15, 9);
+    expect(w.cut.leastMm).toBeLessThanOrEqual(w.need.value / w.ways.length + 1e-9);
+    expect(w.cut.mostMm).toBeGreaterThanOrEqual(w.need.value / w.ways.length - 1e-9);
+  });
+  it('longer than the head are said, and the remedy makes them usual', () => {
+    const of = (longestMm: number): Piece => {
+      const p = structuredClone(pineMarten);
+      p.face!.whiskers[0]!.longestMm = longestMm;
+      return p;
+    };
+    const found = findingsOf(of(60)).find((x) => x.code === 'face-whisker-long')!;
+    expect(found.severity).toBe('caution');
+    const usual = found.remedies[0]!.changes[0]!.value as number;
+    expect(findingsOf(of(usual)).some((x) => x.code === 'face-whisker-long')).toBe(false);
+    expect(findingsOf(pineMarten).some((x) => x.code === 'face-whisker-long')).toBe(false);
+  });
   it('pass eyes, stems and wire, moved where they must be', () => {
     const f = faceOf(pineMarten);
     const wire = plan(pineMarten).frame;

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { defaultHand as hand } from '@/core/piece/hand';
-import { seeded } from '@/core/random';
+import { normal, seeded } from '@/core/random';
 import { ELEMENT_NAMES, ELEMENTS, meanOf, minutesFor, stabsAMinute, type ElementName, type Work } from './elements';
 import { both, minutesOf, REWORK, spanOf, takes, timeFigure, together } from './work-time';
 
@@ -50,9 +50,8 @@ describe('time of some work', () => {
 /** Many makers, each with a hand of its own, elements off by as much as they are known, and every repetition by chance. */
 function simulate(w: Work, seed: number, makers = 4000): number[] {
   const rnd = seeded(seed);
-  const normal = () => Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());
   // A factor with a mean of one.
-  const factor = (s: number) => Math.exp(s * normal() - (s * s) / 2);
+  const factor = (s: number) => Math.exp(s * normal(rnd) - (s * s) / 2);
   const again = Math.log(REWORK.high / REWORK.low) / 2.563;
   return Array.from({ length: makers }, () => {
     let sum = 0;
@@ -64,11 +63,11 @@ function simulate(w: Work, seed: number, makers = 4000): number[] {
       // Repetitions one by one where they are few, else their sum at once.
       const count = w[e]!;
       if (count <= 40) for (let i = 0; i < count; i++) n += factor(0.35);
-      else n = count + Math.sqrt(count) * 0.35 * normal();
+      else n = count + Math.sqrt(count) * 0.35 * normal(rnd);
       sum += meanOf(ELEMENTS[e]) * own * n;
     }
     // The hand all elements share goes by its middle, not its mean.
-    return sum * Math.exp(0.3 * normal()) * meanOf(REWORK) * Math.exp(again * normal());
+    return sum * Math.exp(0.3 * normal(rnd)) * meanOf(REWORK) * Math.exp(again * normal(rnd));
   });
 }
 

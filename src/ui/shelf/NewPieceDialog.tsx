@@ -37,23 +37,29 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
   const measures = measuresOf(plan.parts);
   const measure = measures.find((m) => m.id === by)!;
 
-  /** What the maker typed stays, whichever body and whichever measure is chosen after it. */
+  /** What the maker typed stays for whatever else is chosen, as long as it means the same. */
   const [typed, setTyped] = useState({ finished: false, life: false });
   const chooseBody = (id: string) => {
     const next = bodyPlan(id);
-    const measuredBy =
-      measuresOf(next.parts).some((m) => m.id === by) && (typed.finished || typed.life) ? by : next.measuredBy;
+    const same = (typed.finished || typed.life) && measuresOf(next.parts).some((m) => m.id === by);
+    const measuredBy = same ? by : next.measuredBy;
     const k = statedShare(next.parts, measuredBy);
     setPlanId(id);
     setBy(measuredBy);
-    if (!typed.finished) setFinished(forField('length', next.finishedLengthMm * k, units));
-    if (!typed.life) setLife(forField('length', next.lifeLengthMm * k, units));
+    if (!same) setTyped({ finished: false, life: false });
+    if (!same || !typed.finished) setFinished(forField('length', next.finishedLengthMm * k, units));
+    if (!same || !typed.life) setLife(forField('length', next.lifeLengthMm * k, units));
   };
+  /** Another measure of the same animal: what was typed is put in it. */
   const chooseMeasure = (measuredBy: string) => {
-    const k = statedShare(plan.parts, measuredBy);
+    const k = statedShare(plan.parts, measuredBy) / share;
+    const inIt = (text: string): string => {
+      const r = readField(text, 'length', units);
+      return r.ok ? forField('length', r.value * k, units) : text;
+    };
     setBy(measuredBy);
-    if (!typed.finished) setFinished(forField('length', plan.finishedLengthMm * k, units));
-    if (!typed.life) setLife(forField('length', plan.lifeLengthMm * k, units));
+    setFinished(inIt(finished));
+    setLife(inIt(life));
   };
 
   const lengthProblem = (

@@ -1,6 +1,6 @@
 /** Cover of standing piles, of coats seen aslant and of felted layers, against simulations of single fibres. */
 import { describe, expect, it } from 'vitest';
-import { seeded } from '@/core/random';
+import { normal, seeded } from '@/core/random';
 import { layerCover } from './bare';
 import { coverOf, standingCover } from './cover';
 import { FLAT_SLANT, layerFigure, slantFactor, thinnestLayer } from './cover-layer';
@@ -19,8 +19,6 @@ function needed(cover: (mgCm2: number) => number): number {
   }
   return hi;
 }
-
-const normal = (rnd: () => number) => Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());
 
 /**
  * Independent reference: fibres as straight rods in space, cast onto the skin along the line of sight, looked at point by

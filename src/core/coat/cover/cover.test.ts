@@ -1,20 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { seeded } from '@/core/random';
 import { layerCover } from './bare';
 import { coverFigure, coverOf, coversWell, hidesOf, lockCover, standingCover, stripCover, type FurLay } from './cover';
 import { AGAINST, ALONG_ROWS } from './leaning';
 import { shortestLength, thinnestLay, widestSpacing } from './enough';
 import { fibreMassPerMm, layerMass } from '@/core/wool/fibre';
-
-/** Small seeded generator (mulberry32) for the simulations. */
-function random(seed: number) {
-  return () => {
-    seed = (seed + 0x6d2b79f5) | 0;
-    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 const even = { kappa: 1, unevenness: 0, pinchWidthMm: 8, pinchPitchMm: 8 };
 
@@ -43,7 +34,7 @@ describe('mass for a given cover', () => {
 
   it('a layer of random fibres hides what a simulation of random strokes hides', () => {
     // Independent reference: points on a line under random cover of width d, fibres crossing at random places.
-    const rnd = random(5);
+    const rnd = seeded(5);
     const d = 0.02;
     const span = 40;
     for (const n of [0.5, 1.5, 3]) {
@@ -61,7 +52,7 @@ describe('mass for a given cover', () => {
 
   it('uneven laying is the mean over gamma-distributed amounts', () => {
     // Gamma by sums of exponentials: shape 1/c^2 = 11 exactly for c = 1/sqrt(11).
-    const rnd = random(11);
+    const rnd = seeded(11);
     const n = 2.5;
     let bare = 0;
     const runs = 40000;
@@ -76,7 +67,7 @@ describe('mass for a given cover', () => {
 
 /** Seeded picture: fibres of rows laid as straight strokes, looked at point by point across the gap between rows. */
 function simulateRows(l: FurLay, seed: number): number {
-  const rnd = random(seed);
+  const rnd = seeded(seed);
   const d = l.finenessUm / 1000;
   const reach = l.lengthMm * Math.cos((l.liftDeg * Math.PI) / 180);
   const perMm = l.layMgCm / 10 / (l.lengthMm * fibreMassPerMm(l.finenessUm, l.finenessCv));

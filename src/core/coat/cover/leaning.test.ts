@@ -1,10 +1,9 @@
 /** Cover of fur in rows from any side, against random straight fibres cast onto the skin one by one. */
 import { describe, expect, it } from 'vitest';
-import { seeded } from '@/core/random';
+import { normal, seeded } from '@/core/random';
 import { ABOVE, AGAINST, ALONG_ROWS, hiddenBy, RISE_DEG, type RowsOfFur, type View } from './leaning';
 
 const rad = Math.PI / 180;
-const normal = (rnd: () => number) => Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());
 
 /**
  * Independent reference: single fibres of a thickness, rooted at random along rows that lie at random to each other, their

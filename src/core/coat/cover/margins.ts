@@ -3,11 +3,10 @@
  * still covers well. What lies between these and the spec is the maker's margin. Lengths mm, masses in the unit of the
  * field they belong to.
  */
-import type { Laid } from '@/core/piece/coat';
 import type { QuantityKind } from '@/core/text';
 import { WELL } from './cover';
 import { edgeOf } from './enough';
-import type { Spec, Way } from '@/core/coat/way';
+import { withMeasure, type Spec, type Way } from '@/core/coat/way';
 
 export interface Margin {
   readonly key: string;
@@ -24,7 +23,7 @@ export interface Margin {
 export function marginsOf(way: Way, s: Spec): Margin[] {
   return way.margins.map((r): Margin => {
     const ok = (value: number) => {
-      const spec = way.changed ? way.changed(s.spec, r.key, value) : ({ ...s.spec, [r.key]: value } as Laid);
+      const spec = withMeasure(way, s.spec, r.key, value);
       return (way.rootsHidden?.(spec) ?? true) && way.look({ ...s, spec }).cover.value >= WELL;
     };
     return {

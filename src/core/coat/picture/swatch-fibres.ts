@@ -3,7 +3,7 @@
  * and uneven as the cover model has it, so that what shows between them is what the cover figure says. x runs along the
  * rows, y against the lie; the fur points down. Lengths mm.
  */
-import { seeded } from '@/core/random';
+import { normal, seeded } from '@/core/random';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import type { Pile } from './pile';
 
@@ -36,7 +36,7 @@ function amount(rnd: () => number, c: number): number {
   const shape = 1 / (c * c);
   const d = shape - 1 / 3;
   for (;;) {
-    const u = Math.sqrt(-2 * Math.log(1 - rnd())) * Math.cos(2 * Math.PI * rnd());
+    const u = normal(rnd);
     const v = (1 + u / Math.sqrt(9 * d)) ** 3;
     if (v > 0 && Math.log(1 - rnd()) < 0.5 * u * u + d - d * v + d * Math.log(v)) return (d * v) / shape;
   }

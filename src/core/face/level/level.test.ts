@@ -4,7 +4,7 @@ import { faceOf } from '../../../../demo/plain-face';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { FaceCheck } from '@/core/piece/face';
 import type { Text } from '@/core/text';
-import { levelOf, type LevelPlan } from './level';
+import { levelOf, levelSays, type LevelPlan } from './level';
 
 const f = faceOf(alpacaCria);
 const head = { frame: f.frame, widthMm: f.headWidthMm };
@@ -155,4 +155,14 @@ it('a face planned mirrored is measured mirrored', () => {
     expect(twin[1]).toBeCloseTo(m.inHead[1], 1);
     expect(twin[2]).toBeCloseTo(m.inHead[2], 1);
   }
+});
+
+describe('how level it is, on the face card', () => {
+  const said = (levels: readonly LevelPlan[]) => inMm(levelSays({ levels, tolerance: f.tolerance }));
+  it('is what the last measure says, never more', () => {
+    expect(said([])).toMatch(/^Not measured yet/);
+    const [even, off] = [level(readings(0, 0)), level(readings(2, 0))];
+    expect(said([off, even])).toMatch(/^Level by the last measure/);
+    expect(said([even, off])).toBe(`Not level by the last measure: ${says(off)}.`);
+  });
 });

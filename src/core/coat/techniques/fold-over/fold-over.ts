@@ -68,13 +68,16 @@ function look(s: Spec<FoldOver>): Look {
   const longest = (s.spec.topLengthMm ?? 0) > s.spec.lengthMm ? 1 : 0;
   const a = aSquare(s.spec.spacingMm);
   const laid = pinchRows(s.hand, a, a.rowsMm / s.spec.pinchPitchMm, true);
-  const tight = (varies(s.spec) ? SHARES : [0]).map((x) => loftAt(s, x).tightness);
+  const tight = (varies(s.spec) ? SHARES : [0])
+    .map((x) => loftAt(s, x))
+    .reduce((p, q) => (q.tightness.value > p.tightness.value ? q : p));
   const areal = figure(arealMass, { lay: s.spec.layMgCm * s.habit, spacing: s.spec.spacingMm });
   return {
     ...hidesOf(worst),
     areal,
     loft: loftAt(s, longest).loft,
-    tightness: tight.reduce((a, b) => (b.value > a.value ? b : a)),
+    tightness: tight.tightness,
+    tightLoft: tight.loft,
     takesMgCm2: (areal.value * cutOf(s.spec.lengthMm, s.hand) * (1 + s.hand.handlingLoss)) / (2 * s.spec.lengthMm),
     minutesCm2: minutesOf(s.hand, both(laid, cutting(a.rowsMm / s.spec.pinchPitchMm))),
   };
