@@ -46,6 +46,12 @@ export const HELD: Readonly<Record<string, Held | Open>> = {
     'holds what eight in ten of many makers take',
     'a simulation of many makers; days and tens of minutes, common practice',
   ),
+  'wrap-mass': held('build/under-fur.test.ts', 'wrapped: a step wraps the wire', 'a tube by its formula'),
+  'foot-gives': held(
+    'build/ground-contact.test.ts',
+    'is a ball on the flat by Hertz',
+    'a ball on the flat by Hertz’s formula; the firmness of felt is corrected by nothing yet',
+  ),
   'limb-length': held('build/build.test.ts', 'goes into the body from its root end', 'an arc by its formula'),
   'fringe-length': open(LOG),
   'collar-mass': open(SCALES),

@@ -12,7 +12,8 @@ interface Stages {
     | 'wire-short'
     | 'wire-thick'
     | 'wire-bare'
-    | 'falls';
+    | 'falls'
+    | 'leans';
   readonly coat:
     | 'nowhere'
     | 'no-wool'

@@ -64,6 +64,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       allowanceMm: 1,
       lotId: null,
       soft: plan.flatFelt.map((part) => ({ part, firmness: 'flat felt' as const })),
+      under: [],
     },
     frame: {
       kind: plan.parts.some((p) => p.shape === 'board') ? 'none' : 'one wire',

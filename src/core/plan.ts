@@ -14,7 +14,7 @@ import { planCoat } from './coat/coat';
 import { shapeAreas } from '@/core/coat/rows/shaped';
 import type { CoatPlan, ShapedAreas } from './coat/coat-plan';
 import { planFace, type FacePlan } from './face/face';
-import { askedLoft } from '@/core/build/asked-loft';
+import { askedLoft, coatThickness } from '@/core/build/asked-loft';
 import { planCore, workCore } from '@/core/build/core';
 import type { CorePlan } from '@/core/build/core-plan';
 import type { CoreSkin } from '@/core/build/core-skin';
@@ -110,12 +110,14 @@ interface Known {
   readonly form: Stage<FormPlan>;
   readonly coat: Stage<CoatPlan>;
   readonly shade: Stage<ShadePlan>;
+  /** Of the coat, at every vertex of the skin, mm. */
+  readonly thickness: Float64Array;
 }
 
 /** The rest of the plan, by the core as it is or as it was. */
 function finish(x: Context, known: Known, inside: CoreSkin): Plan {
-  const { work, shaped, form, coat, shade } = known;
-  const core = planCore(x, { work, inside });
+  const { work, shaped, form, coat, shade, thickness } = known;
+  const core = planCore(x, { work, inside, thickness });
   const frame = planFrame(x, { work, core: core.result });
   const stands = planStands(x, { work, core: core.result, coat: coat.result, frame: frame.result });
   const flat = planFlatParts(x);
@@ -183,8 +185,9 @@ export function* planSteps(
   yield { doing: 'Working out wool, cover and time', share: 0.95 };
   const coat = planCoat(x, { work, shaped });
   const shade = planShade(x, { work, shaped, coat: coat.result });
-  const planned = (inside: CoreSkin) => finish(x, { work, shaped, form, coat, shade }, inside);
-  const asked = askedLoft(piece, work, coat.result, shaped);
+  const thickness = coatThickness(piece, coat.result, shaped);
+  const planned = (inside: CoreSkin) => finish(x, { work, shaped, form, coat, shade, thickness }, inside);
+  const asked = askedLoft(piece, work, thickness);
   // The core takes its time: until it is built anew the docket goes by the core as it was, of the same animal.
   const was = memo.last<[FormWork, Float64Array], CoreSkin>('core');
   const early = was && was.from[0] === work && !alike(was.from[1], asked) ? planned(was.value) : undefined;

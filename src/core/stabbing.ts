@@ -2,7 +2,9 @@
  * Asking for needle work: what each stage says of it in its own figures. Which needle, how deep and at what angle is worked
  * out later. Lengths mm, areas mm2, masses g, densities mg/cm3.
  */
+import { lightness } from '@/core/colour/lab';
 import { stabsAMinute } from '@/core/time/elements';
+import { layerMass } from '@/core/wool/fibre';
 import type { Vec3 } from './geometry/vec';
 import type { Lot } from './piece/cupboard';
 import type { Hand } from './piece/hand';
@@ -15,6 +17,16 @@ const LINE_WIDE = 3;
 
 const spreadOf = (lot: Pick<Lot, 'form'> | null, hand: Hand): number => (lot ? hand.spread[lot.form] : 1);
 const umOf = (lot: Pick<Lot, 'finenessUm'> | null): number => lot?.finenessUm ?? PLAIN_UM;
+/** Lightness from which a wool counts as pale, and the span up to wholly so. Ours. */
+const PALE = 55;
+const PALE_SPAN = 35;
+
+/** How much marks tell on a layer: the paler it is and the less it covers, the darker a hole in it looks. Ours. */
+const tellsOn = (hex: string, mgCm2: number, lot: Pick<Lot, 'finenessUm' | 'finenessCv'>): number =>
+  1 +
+  Math.max(0, Math.min(1, (lightness(hex) - PALE) / PALE_SPAN)) *
+    Math.exp(-mgCm2 / layerMass.of({ fineness: lot.finenessUm, cv: lot.finenessCv }));
+
 const firm = (hand: Hand): number => hand.coreDensityMgCm3.firm.usual;
 
 /** Felting a part of the core. @param count two of a pair */
@@ -38,6 +50,8 @@ export const feltPart = (
   underMm: 0,
   perCm2: hand.surfaceStabsPerCm2,
   linePerMm2: 0,
+  acrossMm: null,
+  tells: 1,
 });
 
 /** Joining parts under collars. */
@@ -55,10 +69,12 @@ export const feltFlat = (
   thickMm: number,
   lined: boolean,
   areaMm2: number,
+  acrossMm: number,
   lot: Lot | null,
   hand: Hand,
 ): Needlework => ({
   ...feltPart('', 0, hand.coreDensityMgCm3['flat felt'].usual, lot, hand),
+  acrossMm,
   kind: 'flat',
   where: { on: 'mat', thickMm, lined },
   passes: 4,
@@ -94,6 +110,8 @@ export const rootRows = (
   underMm: 0,
   perCm2: (hand.stabsPerCm * 10) / spacingMm,
   linePerMm2: ((hand.stabsPerCm / 10) * passes) / LINE_WIDE,
+  acrossMm: null,
+  tells: 1,
 });
 
 /** Felting a layer on all over an area, shallow. */
@@ -104,6 +122,7 @@ export const feltLayer = (
   passes: number,
   lot: Lot,
   hand: Hand,
+  hex: string = lot.colour,
 ): Needlework => ({
   kind: 'surface',
   where: { on: 'area', id: areaId },
@@ -118,6 +137,8 @@ export const feltLayer = (
   underMm: 0,
   perCm2: hand.surfaceStabsPerCm2,
   linePerMm2: 0,
+  acrossMm: Math.sqrt(areaMm2),
+  tells: tellsOn(hex, mgCm2, lot),
 });
 
 /** Pulling a colour up from below with the reverse needle. */
@@ -142,14 +163,17 @@ export const raiseFrom = (
   underMm: (under.mgCm2 / hand.feltedDensityMgCm3) * 10,
   perCm2: hand.surfaceStabsPerCm2,
   linePerMm2: 0,
+  acrossMm: Math.sqrt(areaMm2),
+  tells: 1,
 });
 
-/** Work at single places: the face, a line, a seam. */
+/** Work at single places: the face, a line, a seam. @param acrossMm how wide such a place is */
 export const atPlaces = (
   kind: 'surface' | 'line' | 'deep' | 'join',
   places: readonly Vec3[],
   minutes: number,
   layerMm: number,
+  acrossMm: number,
   lot: Lot | null,
   hand: Hand,
 ): Needlework => ({
@@ -166,4 +190,6 @@ export const atPlaces = (
   underMm: 0,
   perCm2: hand.surfaceStabsPerCm2,
   linePerMm2: 0,
+  acrossMm,
+  tells: 1,
 });

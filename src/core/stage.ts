@@ -83,6 +83,10 @@ export interface Needlework {
   readonly perCm2: number;
   /** Along a row: stabs of all passes on a square mm of its line; 0 where there is no line. */
   readonly linePerMm2: number;
+  /** How wide the place is, mm, where whoever asks knows; else it goes by the area and the felt. */
+  readonly acrossMm: number | null;
+  /** How much marks of the needle tell: 1 as usual, up to 2 on a thin pale layer. */
+  readonly tells: number;
 }
 
 /** A choice of the maker that asks for a tie, and the one that would do without it. */

@@ -1,10 +1,15 @@
 /** Parts the coat would swallow: no core left under too much of them, with the thickness of coat that would fit. */
 import { ref } from '@/core/ref';
-import type { Piece } from '@/core/piece/schema';
-import type { Finding } from '@/core/stage';
-import { mm, say, share } from '@/core/text';
-import { localRadius, type CoreSkin } from './core-skin';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Piece, UNDER_FUR } from '@/core/piece/schema';
+import type { Finding, PieceChange, Remedy } from '@/core/stage';
+import { fine, mm, say, share } from '@/core/text';
+import type { BodyPart } from '@/core/form/body';
 import { nearestParts, type FormWork } from '@/core/form/form';
+import { localRadius, type CoreSkin } from './core-skin';
+import { skeleton } from './skeleton';
+import { underFur } from './under-fur';
+import { wrappedAcross } from './wire';
 
 /** A core thinner than this along a part is hard to needle; ours. */
 const LEAST_CORE_MM = 2;
@@ -38,21 +43,91 @@ export function lostUnder(w: FormWork, c: CoreSkin): Lost[] {
   return fits.map((radii, p) => ({ share: gone[p]! / (seen[p] || 1), fits: radii.sort((x, y) => x - y) }));
 }
 
-/** Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit. */
-export function swallowed(piece: Piece, w: FormWork, under: readonly Lost[]): Finding[] {
+/** The piece with a part built in another way under its fur. */
+const built = (piece: Piece, part: string, way: (typeof UNDER_FUR)[number]): PieceChange => {
+  const i = piece.core.under.findIndex((u) => u.part === part);
+  return i < 0
+    ? { path: ['core', 'under'], value: [...piece.core.under, { part, way }] }
+    : { path: ['core', 'under', i, 'way'], value: way };
+};
+
+/** A wire through the part: what of the frame has to change so that there is one; null where none can run through it. */
+function wireThrough(piece: Piece, cupboard: Cupboard, w: FormWork, part: string): PieceChange[] | null {
+  if (piece.form.scan) return null;
+  const runs = (frame: Piece['frame']) => {
+    const { through, limbs } = skeleton(w.body, frame);
+    return through.includes(part) || limbs.some((l) => l.part.part.id === part);
+  };
+  const whole = { ...piece.frame, head: true, tail: true };
+  if (!runs(whole)) return null;
+  const cleaner = cupboard.wires.find((x) => x.kind === 'pipe cleaner')?.id ?? null;
+  if (piece.frame.kind === 'none')
+    return [{ path: ['frame'], value: { ...whole, kind: 'pipe cleaner', wireId: cleaner } }];
+  if (runs(piece.frame)) return [];
+  const tail = runs({ ...piece.frame, tail: true });
+  return [{ path: ['frame', tail ? 'tail' : 'head'], value: true }];
+}
+
+/** What makers do with fur as thick as the part, with the sizes that come of it. */
+function waysUnder(piece: Piece, cupboard: Cupboard, w: FormWork, b: BodyPart, across: number, fur: number): Remedy[] {
+  const { id: part, name } = b.part;
+  const wire = wireThrough(piece, cupboard, w, part);
+  const frame = wire?.find((c) => c.path.length === 1)?.value as Piece['frame'] | undefined;
+  const i = piece.core.soft.findIndex((s) => s.part === part);
+  return [
+    ...(wire
+      ? [
+          {
+            label: say`Wrap the wire of ${name} and let its fur make the bush`,
+            effect: say`${mm(across)} across as drawn, round ${frame ? 'a pipe cleaner' : 'a wire'} wrapped to ${fine(wrappedAcross(frame ? { ...piece, frame } : piece, cupboard))}`,
+            changes: [...wire, built(piece, part, 'wrapped wire')],
+          },
+        ]
+      : []),
+    {
+      label: say`Take ${name} as drawn for its core`,
+      effect: say`${mm(across + 2 * fur)} across with its fur, which stands out over it`,
+      changes: [built(piece, part, 'as drawn')],
+    },
+    // What no wire runs through is thin enough to be felted flat: ears, fins, wings.
+    ...(wire
+      ? []
+      : [
+          {
+            label: say`Make ${name} as flat felt`,
+            effect: say`made apart at its full size, with no thinning under the coat`,
+            changes: [
+              i < 0
+                ? { path: ['core', 'soft'], value: [...piece.core.soft, { part, firmness: 'flat felt' as const }] }
+                : { path: ['core', 'soft', i, 'firmness'], value: 'flat felt' },
+            ],
+          },
+        ]),
+  ];
+}
+
+/**
+ * Parts under which the coat leaves no core, and parts it leaves too thin, with the loft that would fit.
+ * @param across of every part as drawn, mm
+ * @param fur thickness of the coat over every part, mm
+ */
+export function swallowed(
+  piece: Piece,
+  cupboard: Cupboard,
+  w: FormWork,
+  under: readonly Lost[],
+  across: readonly number[],
+  fur: readonly number[],
+): Finding[] {
   if (piece.core.school === 'full-size') return [];
   return w.body.parts.flatMap((b, p): Finding[] => {
     const { share: lost, fits: radii } = under[p]!;
-    if (radii.length === 0) return [];
+    // A wrapped wire under it is what the maker chose.
+    if (radii.length === 0 || underFur(piece, b.part) === 'wrapped wire') return [];
     // The loft that fits leaves the least core everywhere but at the outermost tip.
     const fit = Math.max(0, radii[Math.floor(radii.length * 0.1)]! - LEAST_CORE_MM / 2);
     if (lost < 0.05) return [];
     const stop = lost > SWALLOWED;
-    const i = piece.core.soft.findIndex((s) => s.part === b.part.id);
-    const flat =
-      i < 0
-        ? { path: ['core', 'soft'], value: [...piece.core.soft, { part: b.part.id, firmness: 'flat felt' as const }] }
-        : { path: ['core', 'soft', i, 'firmness'], value: 'flat felt' };
     return [
       {
         id: `form-swallowed-${b.part.id}`,
@@ -66,15 +141,7 @@ export function swallowed(piece: Piece, w: FormWork, under: readonly Lost[]): Fi
         why: stop
           ? say`The coat there is thicker than the part. A coat of at most ${mm(fit)} would leave a core to root it in.`
           : say`The core ends short of the tip; the fur makes up the rest. A coat of at most ${mm(fit)} would leave core up to the tip.`,
-        remedies: stop
-          ? [
-              {
-                label: say`Make ${b.part.name} as flat felt`,
-                effect: say`made apart at its full size, with no thinning under the coat`,
-                changes: [flat],
-              },
-            ]
-          : [],
+        remedies: stop ? waysUnder(piece, cupboard, w, b, across[p]!, fur[p]!) : [],
       },
     ];
   });

@@ -70,6 +70,23 @@ export const collarMass = method({
   of: ({ across, fringe }) => ((Math.PI * across * 2 * fringe) / 100) * 0.01,
 });
 
+export const wrapMass = method({
+  id: 'wrap-mass',
+  title: 'Wool to wrap the wire',
+  formula: 'm = π/4 × (D² − d²) × L × ρ',
+  inputs: {
+    across: letter('D', 'across the wire with its wrapping', 'fine'),
+    wire: letter('d', 'across the wire', 'fine'),
+    length: letter('L', 'length wrapped', 'length'),
+    density: letter('ρ', 'density it is wound to, in mg per cm³', 'density'),
+  },
+  result: letter('m', 'wool', 'mass'),
+  source: 'A tube of felt round the wire; a millimetre of it all round, ours.',
+  basis: 'ours',
+  of: ({ across, wire, length, density }) =>
+    (((Math.PI / 4) * (across ** 2 - wire ** 2) * length) / 1000) * (density / 1000),
+});
+
 export const wireLength = method({
   id: 'wire-length',
   title: 'Wire to cut',
@@ -105,6 +122,21 @@ export const wireRoom = method({
   source: 'At least 1 mm is wanted, ours: less and the wire is felt through and the wool turns on it.',
   basis: 'ours',
   of: ({ core, strands, thick }) => (core - strands * thick) / 2,
+});
+
+export const footGives = method({
+  id: 'foot-gives',
+  title: 'How far a foot gives',
+  formula: 'δ = min(r/4, (3 F / (4 E √r))^⅔),  F = 0.00981 m',
+  inputs: {
+    mass: letter('m', 'share of the weight it bears', 'mass'),
+    radius: letter('r', 'how round it is there', 'length'),
+  },
+  result: letter('δ', 'flattened by', 'length'),
+  source:
+    'A ball pressed on a flat ground (Hertz 1882, from memory), felt with E = 0.05 N/mm²; what is flattened by more than a quarter is as firm as the ground. E and the quarter are ours.',
+  basis: 'ours',
+  of: ({ mass, radius }) => Math.min(radius / 4, ((3 * 0.00981 * mass) / (4 * 0.05 * Math.sqrt(radius))) ** (2 / 3)),
 });
 
 export const tippingAngle = method({

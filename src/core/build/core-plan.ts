@@ -4,11 +4,20 @@ import type { Figure } from '@/core/method/define';
 import type { Piece } from '@/core/piece/schema';
 import type { Section } from './core-sections';
 import type { Firmness } from './firmness';
+import type { UnderFur } from './under-fur';
 
 export interface CorePart {
   readonly id: string;
   readonly name: string;
   readonly firmness: Firmness;
+  /** What is done where its fur is as thick as it is. */
+  readonly under: UnderFur;
+  /** Across its thickest mark with the fur that stands out over it, where it is drawn without; mm. */
+  readonly withFurMm: number | null;
+  /** Across the wrapped wire, where it is one under its fur, mm. */
+  readonly wrappedMm: number | null;
+  /** Wool wound over it, of one. */
+  readonly wrap: Figure | null;
   /** Made as a flat part of its own, so it is not counted here again. */
   readonly madeApart: boolean;
   /** How many of it are built: two of a pair. */
@@ -47,6 +56,8 @@ export interface CorePlan {
   readonly mostG: number;
   /** Of it for the collars over the joints. */
   readonly collarsG: number;
+  /** Of it wound over wires that fur makes a bush of. */
+  readonly wrapsG: number;
   readonly minutes: Figure;
   readonly lotId: string | null;
   /** Middle of mass and mass of each part, g, mm: what standing goes by. */

@@ -14,9 +14,12 @@ import type { Context, Finding, Stage } from '@/core/stage';
 import { grams, say } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import type { Suits } from '@/core/wool/forms';
-import type { FormWork } from '@/core/form/form';
-import { collarMass, coreMass, fringeLength, limbLength, looseVolume } from './core-methods';
+import type { BodyPart } from '@/core/form/body';
+import { nearestParts, type FormWork } from '@/core/form/form';
+import { collarMass, coreMass, fringeLength, limbLength, looseVolume, wrapMass } from './core-methods';
 import { lostUnder, swallowed } from './core-findings';
+import { underFur } from './under-fur';
+import { strandsOf, wireOf, wireThick, wrappedAcross } from './wire';
 import type { CorePart, CorePlan } from './core-plan';
 import { sectionsOf, type Section } from './core-sections';
 import { coreSkin, evenLoft, type CoreSkin } from './core-skin';
@@ -76,16 +79,33 @@ function sharedOut(w: FormWork, c: CoreSkin): { volume: number[]; at: Vec3[] } {
   };
 }
 
+/** Across a part at the thickest of its marks, as drawn, mm; at its root where it is cut at none. */
+const thickestAcross = (b: BodyPart, sections: readonly Section[]): number =>
+  Math.max(0, ...sections.map((s) => Math.max(s.finished.width, s.finished.height))) || rootAcross(b);
+
+/** Mean thickness of the coat over every part, mm. */
+function furByPart(w: FormWork, thickness: Float64Array): number[] {
+  const part = nearestParts(w);
+  const sum = new Float64Array(w.body.parts.length);
+  const n = new Float64Array(w.body.parts.length);
+  thickness.forEach((t, v) => {
+    sum[part[v]!]! += t;
+    n[part[v]!]!++;
+  });
+  return Array.from(sum, (s, p) => s / (n[p] || 1));
+}
+
 /** One part of the core as it is built by itself. */
 function partOf(
-  piece: Piece,
-  hand: Hand,
+  { piece, cupboard, hand }: Pick<Context, 'piece' | 'cupboard' | 'hand'>,
   w: FormWork,
   index: number,
   bothMm3: number,
   sections: readonly Section[],
+  furMm: number,
 ): CorePart {
   const b = w.body.parts[index]!;
+  const under = underFur(piece, b.part);
   const firmness = firmnessOf(piece, b.part);
   const count = b.part.mirrored ? 2 : 1;
   const volumeMm3 = bothMm3 / count;
@@ -98,6 +118,18 @@ function partOf(
     id: b.part.id,
     name: b.part.name,
     firmness,
+    under,
+    withFurMm: under === 'as drawn' ? thickestAcross(b, sections) + 2 * furMm : null,
+    wrappedMm: under === 'wrapped wire' ? wrappedAcross(piece, cupboard) : null,
+    wrap:
+      under === 'wrapped wire' && strandsOf(piece) > 0
+        ? figure(wrapMass, {
+            across: wrappedAcross(piece, cupboard),
+            wire: strandsOf(piece) * wireThick(piece, wireOf(piece, cupboard)),
+            length: b.lengthMm,
+            density: density.usual,
+          })
+        : null,
     madeApart: piece.flatParts.some((f) => f.id === b.part.id),
     count,
     volumeMm3,
@@ -115,23 +147,32 @@ function partOf(
 
 export function planCore(
   { piece, cupboard, hand, memo }: Context,
-  { work: w, inside: c }: { readonly work: FormWork; readonly inside: CoreSkin },
+  {
+    work: w,
+    inside: c,
+    thickness,
+  }: { readonly work: FormWork; readonly inside: CoreSkin; readonly thickness: Float64Array },
 ): Stage<CorePlan> {
   const shares = memo.keep('core-measures', [w, c], measuredCore);
-  const findings = swallowed(piece, w, shares.lost);
+  const fur = furByPart(w, thickness);
+  const across = w.body.parts.map((b, i) => thickestAcross(b, shares.sections[i]!));
+  const findings = swallowed(piece, cupboard, w, shares.lost, across, fur);
   const lot = cupboard.lots.find((l) => l.id === piece.core.lotId) ?? null;
   // An own base brought in as the finished core is there already: nothing of it is felted.
   const there = piece.form.scan?.role === 'core';
   const parts = w.body.parts.flatMap((b, i) =>
-    b.part.shape === 'board' ? [] : [partOf(piece, hand, w, i, shares.volume[i]!, shares.sections[i]!)],
+    b.part.shape === 'board'
+      ? []
+      : [partOf({ piece, cupboard, hand }, w, i, shares.volume[i]!, shares.sections[i]!, fur[i]!)],
   );
   const sum = (of: (p: CorePart) => number) =>
     there ? 0 : parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * of(p)), 0);
   const collarsG = sum((p) => p.collar?.value ?? 0);
-  const massG = sum((p) => p.mass.value) + collarsG;
+  const wrapsG = sum((p) => p.wrap?.value ?? 0);
+  const massG = sum((p) => p.mass.value) + collarsG + wrapsG;
   findings.push(...ofSkin(w, c));
   if (lot === null && massG > 0) findings.push(noWool(cupboard, massG));
-  const operations = there ? [] : coreOperations(parts, lot, hand);
+  const operations = there ? [] : coreOperations(parts, lot, cupboard, hand);
   return {
     result: {
       school: piece.core.school,
@@ -141,9 +182,10 @@ export function planCore(
       there,
       parts,
       massG,
-      leastG: sum((p) => p.leastG) + collarsG,
-      mostG: sum((p) => p.mostG) + collarsG,
+      leastG: sum((p) => p.leastG) + collarsG + wrapsG,
+      mostG: sum((p) => p.mostG) + collarsG + wrapsG,
       collarsG,
+      wrapsG,
       minutes: timeFigure(hand, both(...operations.map((o) => o.work))),
       lotId: lot?.id ?? null,
       weights: w.body.parts.flatMap((b, i) => {

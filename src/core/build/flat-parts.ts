@@ -208,7 +208,7 @@ function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, lining: Lot | 
     rows: 0,
     passes: say`Turn the edge in, clean it between two cards so that no finger is near the needle, leave the fringe loose`,
     tools: [],
-    needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, lot, hand),
+    needlework: feltFlat(f.thicknessMm, p.liningMass !== null, p.count * p.areaMm2, Math.sqrt(p.areaMm2), lot, hand),
     ...takes(hand, { step: 1, flatPart: p.count }),
     ...(f.bendDeg > 0
       ? {

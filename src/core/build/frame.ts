@@ -11,26 +11,29 @@ import { norm, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { Cupboard, Wire } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import { NO_WORK, type Context, type Finding, type Operation, type Remedy, type Stage } from '@/core/stage';
-import { mm, rowMm, say } from '@/core/text';
-import type { Body, BodyPart } from '@/core/form/body';
+import {
+  NO_WORK,
+  type Context,
+  type Finding,
+  type Operation,
+  type PieceChange,
+  type Remedy,
+  type Stage,
+} from '@/core/stage';
+import { fine, mm, rowMm, say } from '@/core/text';
 import type { FormWork } from '@/core/form/form';
 import { middleOf } from './medial';
 import type { CorePlan } from './core-plan';
 import { wireLength, wireRoom } from './core-methods';
-import { fromRootOutwards } from '@/core/form/pose';
+import { skeleton } from './skeleton';
+import { strandsOf, wireOf, wireThick, WRAP_MM } from './wire';
 
-/** Thickness reckoned with while no wire is chosen, mm (1.0 to 1.6 for a hand-sized quadruped: common practice). */
-const USUAL_MM = 1.2;
 /** One twist of two wires takes this many thicknesses; ours. */
 const PITCH = 8;
 /** Turns wound where two wires meet; ours. */
 const TURNS = 3;
 /** Wool wanted on each side of the wire, mm; ours. */
 const LEAST_ROOM_MM = 1;
-/** A limb shorter than this share of the body carries no wire; ours. */
-const SHORTEST = 0.1;
-
 /** g/cm3, handbook values. */
 const METAL_DENSITY = { steel: 7.85, aluminium: 2.7, copper: 8.96 } as const;
 
@@ -57,103 +60,6 @@ export interface FramePlan {
 
 const lengthOf = (path: readonly Vec3[]): number => path.slice(1).reduce((s, p, i) => s + norm(sub(p, path[i]!)), 0);
 
-/** The middle line of a part from its root outwards, short of its far end by its radius there. */
-function middleLine(b: BodyPart, side: 'left' | 'right'): Vec3[] {
-  const s = (side === 'right' && b.right) || b.left;
-  const places = [s[0]!.a, ...s.map((x) => x.b)];
-  const radii = [s[0]!.ra, ...s.map((x) => x.rb)];
-  if (b.part.root === 'end') {
-    places.reverse();
-    radii.reverse();
-  }
-  // The drawn ends of a part lie on its skin; the wire ends, turned over, well inside it. Along a body that is a pad it runs as
-  // its medial line does, which ends short of the tips of an ellipse by b²/a (closed form); into a head only to its middle.
-  const trunk = b.part.on === null;
-  const across =
-    b.part.shape === 'pad'
-      ? (Math.min(b.part.halfWidth, b.part.halfHeight) * b.lengthMm) / (norm(sub(b.part.end, b.part.start)) || 1)
-      : 0;
-  const pulled = (end: Vec3, next: Vec3, r: number): Vec3 => {
-    const l = norm(sub(end, next));
-    const short = b.part.shape === 'limb' ? r : trunk ? Math.min(across ** 2 / (l / 2 || 1), 0.45 * l) : 0.4 * l;
-    const t = Math.min(0.8, short / (l || 1));
-    return [0, 1, 2].map((k) => end[k]! + t * (next[k]! - end[k]!)) as unknown as Vec3;
-  };
-  const n = places.length;
-  const out = [...places];
-  out[0] = pulled(places[0]!, places[1]!, radii[0]!);
-  out[n - 1] = pulled(places[n - 1]!, places[n - 2]!, radii[n - 1]!);
-  return out;
-}
-
-interface Skeleton {
-  /** From tail or rump to neck or head. */
-  readonly spine: readonly Vec3[];
-  /** Parts it runs through. */
-  readonly through: readonly string[];
-  readonly limbs: readonly {
-    readonly part: BodyPart;
-    readonly side: 'left' | 'right';
-    readonly path: readonly Vec3[];
-  }[];
-}
-
-function nearestIndex(line: readonly Vec3[], p: Vec3): number {
-  let best = 0;
-  line.forEach((q, i) => {
-    if (norm(sub(q, p)) < norm(sub(line[best]!, p))) best = i;
-  });
-  return best;
-}
-
-/** The way of the wire: along the body and what continues it fore and aft, and into every pair of limbs. */
-export function skeleton(body: Body, frame: Piece['frame']): Skeleton {
-  const byId = new Map(body.parts.map((p) => [p.part.id, p]));
-  const order = fromRootOutwards(body.parts.map((p) => p.part)).map((p) => byId.get(p.id)!);
-  const trunk = order.find((p) => p.part.shape !== 'board' && !p.part.mirrored);
-  if (!trunk) return { spine: [], through: [], limbs: [] };
-  const line = middleLine(trunk, 'left');
-  const onTrunk = (p: BodyPart): boolean => p.part.on === trunk.part.id;
-  // What goes on from the far end of the trunk is neck and head, from its root end the tail.
-  const chains = body.parts.filter((p) => onTrunk(p) && !p.part.mirrored && p.lengthMm > SHORTEST * body.lengthMm);
-  const through = [trunk.part.id];
-  const follow = (p: BodyPart): Vec3[] => {
-    // It ends just inside a muzzle and needs no wool round it there.
-    if (p.part.role !== 'muzzle') through.push(p.part.id);
-    const on = middleLine(p, 'left');
-    // It ends in the head: a beak and ears have none.
-    const more = body.parts.filter(
-      (q) =>
-        q.part.on === p.part.id &&
-        !q.part.mirrored &&
-        q.part.shape !== 'board' &&
-        q.part.role !== 'beak' &&
-        q.part.role !== 'ear',
-    );
-    const next = more.sort((a, b) => b.lengthMm - a.lengthMm)[0];
-    return next && frame.head ? [...on, ...follow(next)] : on;
-  };
-  const far = line[line.length - 1]!;
-  const near = line[0]!;
-  let spine = [...line];
-  for (const c of chains) {
-    const root = middleLine(c, 'left')[0]!;
-    if (norm(sub(root, far)) <= norm(sub(root, near))) spine = [...spine, ...follow(c)];
-    else if (frame.tail) {
-      through.push(c.part.id);
-      spine = [...middleLine(c, 'left').reverse(), ...spine];
-    }
-  }
-  const limbs = body.parts.flatMap((p) => {
-    if (!onTrunk(p) || !p.part.mirrored || p.part.shape !== 'limb' || p.lengthMm < SHORTEST * body.lengthMm) return [];
-    return (['left', 'right'] as const).map((side) => {
-      const path = middleLine(p, side);
-      return { part: p, side, path: [spine[nearestIndex(spine, path[0]!)]!, ...path] };
-    });
-  });
-  return { spine, through, limbs };
-}
-
 /** Wires of the cupboard that the frame can be made of, best first: enough of it, then thicker. */
 export const wiresFor = (kind: Piece['frame']['kind'], cupboard: Cupboard): Wire[] =>
   cupboard.wires
@@ -165,8 +71,8 @@ export function planFrame(
   { work: w, core }: { readonly work: FormWork; readonly core: CorePlan },
 ): Stage<FramePlan> {
   const { frame } = piece;
-  const wire = cupboard.wires.find((w) => w.id === frame.wireId) ?? null;
-  const thickMm = wire?.diameterMm ?? (frame.kind === 'pipe cleaner' ? 3 : USUAL_MM);
+  const wire = wireOf(piece, cupboard);
+  const thickMm = wireThick(piece, wire);
   const none: FramePlan = {
     kind: frame.kind,
     wire,
@@ -181,7 +87,7 @@ export function planFrame(
   if (frame.kind === 'none') return { result: none, findings: [], ...NO_WORK };
   // An own base has no parts to follow: the wire runs along the middle of its slices.
   const bones = piece.form.scan ? { spine: middleOf(w.skin), through: [], limbs: [] } : skeleton(w.body, frame);
-  const strands = frame.kind === 'one wire' ? 2 : 1;
+  const strands = strandsOf(piece);
   const common = {
     thick: thickMm,
     waste: frame.wasteShare,
@@ -231,8 +137,15 @@ export function planFrame(
   }
   const totalMm = runs.reduce((s, r) => s + r.cut.value, 0);
   const along = new Set(bones.through);
-  const thin = thinnestPart(core, along, new Set(bones.limbs.map((l) => l.part.part.id)));
-  const bare = core.parts.find((p) => along.has(p.id) && p.sections.some((s) => s.core === null)) ?? null;
+  // A wire that is meant to be wrapped and no more needs no core round it.
+  const wrapped = new Set(piece.core.under.flatMap((u) => (u.way === 'wrapped wire' ? [u.part] : [])));
+  const clothed = { ...core, parts: core.parts.filter((p) => !wrapped.has(p.id)) };
+  const thin = thinnestPart(clothed, along, new Set(bones.limbs.map((l) => l.part.part.id)));
+  const bare = clothed.parts.find((p) => along.has(p.id) && p.sections.some((s) => s.core === null)) ?? null;
+  const bush: PieceChange = {
+    path: ['core', 'under'],
+    value: [...piece.core.under.filter((u) => u.part !== bare?.id), { part: bare?.id ?? '', way: 'wrapped wire' }],
+  };
   const room = thin && figure(wireRoom, { core: thin.mm, strands, thick: thickMm });
   const result: FramePlan = {
     ...none,
@@ -248,7 +161,7 @@ export function planFrame(
   };
   return {
     result,
-    findings: judge(cupboard, result, thin, bare?.name ?? null),
+    findings: judge(cupboard, result, thin, bare && { name: bare.name, bush }),
     operations: [operation(result, wire?.name ?? 'Wire', hand)],
     ties: [],
   };
@@ -279,7 +192,7 @@ function judge(
   cupboard: Cupboard,
   f: FramePlan,
   thin: { mm: number; name: string } | null,
-  bare: string | null,
+  bare: { readonly name: string; readonly bush: PieceChange } | null,
 ): Finding[] {
   const findings: Finding[] = [];
   const choices = wiresFor(f.kind, cupboard).filter((w) => w.id !== f.wire?.id);
@@ -342,9 +255,15 @@ function judge(
       stage: 'form',
       severity: 'caution',
       about: only('frame'),
-      says: say`In places no core is left round the wire in ${bare}.`,
+      says: say`In places no core is left round the wire in ${bare.name}.`,
       why: say`Wrap the wire thinly there, or take a pipe cleaner, and let the fur make the bush; a thinner coat leaves it a core.`,
-      remedies: [],
+      remedies: [
+        {
+          label: say`Wrap the wire of ${bare.name} and let its fur make the bush`,
+          effect: say`a wire wrapped to ${fine(f.strands * f.thickMm + 2 * WRAP_MM)} where no core fits`,
+          changes: [bare.bush],
+        },
+      ],
     });
   }
   return findings;

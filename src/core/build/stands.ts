@@ -6,15 +6,17 @@ import type { CoatPlan } from '@/core/coat/coat-plan';
 import { convexHull, insideHull, type Point2 } from '@/core/geometry/hull';
 import { add, norm, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
+import type { BodyPart } from '@/core/form/body';
+import type { Part } from '@/core/piece/schema';
 import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
-import { degrees, grams, mm, say, type Text } from '@/core/text';
+import { degrees, grams, joined, mm, say, type Text } from '@/core/text';
 import { tippingAngle, weightLow } from './core-methods';
 import type { CorePlan } from './core-plan';
 import type { FormWork } from '@/core/form/form';
-import { skeleton, type FramePlan } from './frame';
+import type { FramePlan } from './frame';
+import { onTheGround, type Contact } from './ground-contact';
+import { skeleton } from './skeleton';
 
-/** Skin this near to the lowest place touches the ground: wool gives. Share of the length; ours. */
-const GIVES = 0.02;
 /** A piece that falls when tipped less than this is unsafe on a shelf; ours. */
 export const SAFE_DEG = 6;
 /** Wider than the wire by this, so that it goes in and glue has room; ours. mm */
@@ -31,7 +33,9 @@ export interface StandsPlan {
   readonly marginMm: number;
   readonly tipping: Figure | null;
   readonly towards: 'front' | 'back' | 'left' | 'right';
-  /** Where the wire of each foot would go into a base, and how wide to bore. */
+  /** Parts other than feet without which it would fall. */
+  readonly leansOn: readonly string[];
+  /** Where the wire of each foot that is on the ground would go into a base, and how wide to bore. */
   readonly holes: readonly { readonly name: string; readonly at: Point2 }[];
   readonly holeMm: number;
 }
@@ -93,20 +97,34 @@ interface BeforeStands {
 }
 
 export function planStands({ piece }: Context, { work: w, core, coat, frame }: BeforeStands): Stage<StandsPlan> {
-  const { positions: p } = w.skin;
-  let groundY = Infinity;
-  for (let i = 1; i < p.length; i += 3) groundY = Math.min(groundY, p[i]!);
-  const touching: Point2[] = [];
-  for (let v = 0; v < p.length / 3; v++) {
-    if (p[3 * v + 1]! < groundY + GIVES * w.body.lengthMm) touching.push([p[3 * v]!, p[3 * v + 2]!]);
-  }
   const { massG, at: centre } = balance([...core.weights, ...coatWeights(coat), ...wireWeights(frame)]);
-  const feet = convexHull(touching);
-  const { margin, outward } =
-    feet.length < 3 ? { margin: -1, outward: [0, 1] as Point2 } : insideHull(feet, [centre[0], centre[2]]);
+  const { groundY, contacts } = onTheGround(w, massG, centre);
+  const over = (points: readonly Point2[]) => {
+    const feet = convexHull([...points]);
+    return feet.length < 3
+      ? { feet, margin: -1, outward: [0, 1] as Point2 }
+      : { feet, ...insideHull(feet, [centre[0], centre[2]]) };
+  };
+  const { feet, margin, outward } = over(contacts.flatMap((c) => c.at));
   const height = centre[1] - groundY;
   const legs = skeleton(w.body, piece.frame).limbs;
-  const holes = legs.map((l) => {
+  // A leg goes into a base if it, or what sits on it, is on the ground.
+  const sitsOn = (b: BodyPart, id: string): boolean => {
+    for (let p: Part | undefined = b.part; p; p = w.body.parts.find((q) => q.part.id === p!.on)?.part)
+      if (p.id === id) return true;
+    return false;
+  };
+  const reach = legs.filter((l) => contacts.some((c) => c.side === l.side && sitsOn(c.part, l.part.part.id)));
+  // It leans on what would let it fall if it were not there: a tail behind two legs.
+  const isLeg = (c: Contact) => legs.some((l) => sitsOn(c.part, l.part.part.id));
+  const props = contacts.filter((c) => c.part.part.on !== null && !isLeg(c));
+  const leansOn =
+    contacts.some(isLeg) &&
+    props.length > 0 &&
+    over(contacts.filter((c) => !props.includes(c)).flatMap((c) => c.at)).margin < 0
+      ? [...new Set(props.map((c) => c.part.part.name))]
+      : [];
+  const holes = reach.map((l) => {
     const end = l.path[l.path.length - 1]!;
     return { name: `${l.part.part.name}, ${l.side}`, at: [end[0], end[2]] as Point2 };
   });
@@ -125,11 +143,29 @@ export function planStands({ piece }: Context, { work: w, core, coat, frame }: B
     marginMm: margin,
     tipping: kind === 'hangs' ? null : tipping,
     towards: side(outward),
+    leansOn,
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
   };
-  return { result, findings: kind === 'hangs' ? [] : judge(result, outward), ...NO_WORK };
+  return { result, findings: kind === 'hangs' ? [] : [...judge(result, outward), ...leaning(result)], ...NO_WORK };
 }
+
+/** A prop that is part of the animal has to be as firm as a leg. */
+const leaning = (s: StandsPlan): Finding[] =>
+  s.leansOn.length === 0 || s.marginMm < 0
+    ? []
+    : [
+        {
+          id: 'form-leans',
+          code: 'form-leans',
+          stage: 'form',
+          severity: 'note',
+          about: null,
+          says: say`It leans on ${joined(s.leansOn.map((n) => say`${n}`))}: on its feet alone it falls.`,
+          why: say`Felt it firm and give it wire, and press it to the ground before the coat goes on; fur under it lifts it.`,
+          remedies: [],
+        },
+      ];
 
 function judge(s: StandsPlan, outward: Point2): Finding[] {
   if (s.tipping === null || s.tipping.value >= SAFE_DEG) return [];

@@ -82,6 +82,9 @@ export function step(x: FaceWorkInput, o: StepOfFace): Operation {
   };
 }
 
+/** A line, a brow, a seam is so wide where it is needled, mm. Ours. */
+export const LINE_MM = 2;
+
 /** Needling at places of the face; none where there are no places. */
 export const atFace = (
   x: FaceWorkInput,
@@ -89,8 +92,10 @@ export const atFace = (
   places: readonly Vec3[],
   minutes: number,
   layerMm: number,
+  acrossMm: number,
   lotId: string | null,
-): Needlework | null => (places.length > 0 ? atPlaces(kind, places, minutes, layerMm, lotOf(x, lotId), x.hand) : null);
+): Needlework | null =>
+  places.length > 0 ? atPlaces(kind, places, minutes, layerMm, acrossMm, lotOf(x, lotId), x.hand) : null;
 
 /** Whatever is glued comes after the trial of the glue. */
 export const TRIED: After = {

@@ -239,7 +239,11 @@ export function removePart(piece: Piece, id: string): Piece {
       pose: piece.form.pose.filter((j) => !gone.has(j.part)),
     },
     flatParts: piece.flatParts.map((f) => (f.seat !== null && gone.has(f.seat) ? { ...f, seat: null } : f)),
-    core: { ...piece.core, soft: piece.core.soft.filter((s) => !gone.has(s.part)) },
+    core: {
+      ...piece.core,
+      soft: piece.core.soft.filter((s) => !gone.has(s.part)),
+      under: piece.core.under.filter((u) => !gone.has(u.part)),
+    },
   };
 }
 

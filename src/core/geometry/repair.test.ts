@@ -144,6 +144,21 @@ describe('a scan that is not sound', () => {
     expect(Math.abs(r.extent.volumeMm3 / flatExtent(ball).volumeMm3 - 1)).toBeLessThan(0.005);
   });
 
+  it('what is made anew keeps to the limit however much skin it has: a box that is open', () => {
+    const corners = Array.from({ length: 8 }, (_, i) => [50 * (i & 1), 25 * (i & 2), 12.5 * (i & 4)]).flat();
+    const T = [
+      0, 2, 1, 1, 2, 3, 4, 5, 6, 5, 7, 6, 0, 1, 4, 1, 5, 4, 2, 6, 3, 3, 6, 7, 0, 4, 2, 2, 4, 6, 1, 3, 5, 3, 7, 5,
+    ];
+    let box = apart({ positions: Float64Array.from(corners), triangles: Uint32Array.from(T) } as Mesh);
+    for (let k = 0; k < 4; k++) box = inFour(box);
+    const r = run({ ...box, triangles: box.triangles.slice(3) });
+    expect(r.report.remade).toBe('open');
+    expect(r.report.trianglesKept).toBeLessThanOrEqual(MOST_TRIANGLES);
+    // Not coarser than it has to be, and still the box.
+    expect(r.report.trianglesKept).toBeGreaterThan(0.7 * MOST_TRIANGLES);
+    expect(Math.abs(r.extent.volumeMm3 / 50 ** 3 - 1)).toBeLessThan(0.01);
+  });
+
   it.each([
     ['nothing', { positions: new Float64Array(0), triangles: new Uint32Array(0) }, /no triangles/],
     [

@@ -311,8 +311,24 @@ function* vote(mesh: Mesh, h: number, origin: readonly number[], n: readonly num
   return votes.map((v) => (v >= 4 ? 1 : 0));
 }
 
-/** A new skin round what the votes say is inside, smooth between the nodes. */
-function* remake(mesh: Mesh): Generator<number, { mesh: Mesh; normals: Float64Array }> {
+interface Remade {
+  readonly mesh: Mesh;
+  readonly normals: Float64Array;
+}
+
+/** Made anew, and once more as much coarser as it has too many triangles: they go by the square of the grid. */
+function* remake(mesh: Mesh): Generator<number, Remade> {
+  let grid = GRID;
+  for (;;) {
+    const made = yield* onGrid(mesh, grid);
+    const n = made.mesh.triangles.length / 3;
+    if (n <= MOST_TRIANGLES) return made;
+    grid *= 1.03 * Math.sqrt(n / MOST_TRIANGLES);
+  }
+}
+
+/** A new skin round what the votes say is inside, smooth between the nodes. @param grid its side, share of the longest way across */
+function* onGrid(mesh: Mesh, grid: number): Generator<number, Remade> {
   const { positions: p, triangles: T } = mesh;
   const lo = [Infinity, Infinity, Infinity];
   const hi = [-Infinity, -Infinity, -Infinity];
@@ -320,7 +336,7 @@ function* remake(mesh: Mesh): Generator<number, { mesh: Mesh; normals: Float64Ar
     lo[i % 3] = Math.min(lo[i % 3]!, p[i]!);
     hi[i % 3] = Math.max(hi[i % 3]!, p[i]!);
   }
-  const h = Math.max(...hi.map((x, k) => x - lo[k]!)) * GRID;
+  const h = Math.max(...hi.map((x, k) => x - lo[k]!)) * grid;
   const origin = lo.map((x) => x - 2.5 * h) as [number, number, number];
   const n = hi.map((x, k) => Math.ceil((x + 2.5 * h - origin[k]!) / h) + 1) as [number, number, number];
   const [nx, ny] = n;

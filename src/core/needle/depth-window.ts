@@ -3,6 +3,7 @@
  * where its point meets the wool. Depth square to the skin is stroke times the sine of the angle to the skin. mm, degrees.
  */
 import type { Needlework } from '@/core/stage';
+import { beyondReach, LAYER_MM } from '@/core/build/core-layers';
 import { deepestSafe, type Blade } from './blade';
 
 /** What lies ahead of a stab from the ground on, below the layer. Infinity where there is nothing. */
@@ -34,6 +35,8 @@ export interface Window {
   readonly limit: Limit;
   /** What the stroke aims at within it. */
   readonly plannedMm: number;
+  /** The felt is thicker than the blade reaches from both sides: it is built on in layers. */
+  readonly inLayers: boolean;
   readonly open: boolean;
 }
 
@@ -88,11 +91,13 @@ export function depthWindow(
 
   let least = n.tipMm + layer + BITE_MM;
   let beyond = SHALLOW_MM;
+  let inLayers = false;
   switch (w.kind) {
     case 'through':
-      // At least halfway through to tangle a core (common practice).
-      least = Math.max(n.tipMm + BITE_MM, throughMm / 2);
-      beyond = 0.3 * throughMm;
+      inLayers = beyondReach(throughMm, n.bladeMm);
+      // At least halfway through to tangle a core (common practice); a layer of it through into the one beneath.
+      least = inLayers ? n.tipMm + LAYER_MM + JOIN_MM : Math.max(n.tipMm + BITE_MM, throughMm / 2);
+      if (!inLayers) beyond = 0.3 * throughMm;
       break;
     case 'flat':
       least = n.tipMm + layer + throughMm / 2;
@@ -126,6 +131,7 @@ export function depthWindow(
     mostMm: Math.max(0, most),
     limit,
     plannedMm: Math.max(Math.min(most, least + beyond), Math.min(least, most)),
+    inLayers,
     open: least <= most + 1e-9,
   };
 }

@@ -84,6 +84,8 @@ export interface Fit {
   /** Square to the skin. */
   readonly depthMm: number;
   readonly limit: Limit;
+  /** Built on in layers, for the blade does not reach the middle from both sides. */
+  readonly inLayers: boolean;
   /** What forbids the usual angle; null where it is used. */
   readonly slantedFor: Limit | null;
   readonly tight: readonly Tight[];
@@ -188,7 +190,7 @@ export function fitOf(
       : tangle(n, below);
   const pace = paceOf(n, plannedMm, stretch.groundMgCm3);
   const marks = work.shows ? openMarks(n, work.perCm2, work) : 0;
-  const bad = marks * stretch.marksLeft;
+  const bad = marks * stretch.marksLeft * work.tells;
   const ok = open.length > 0 && effect > 0;
   const refused = first.find(shut);
   return {
@@ -201,6 +203,7 @@ export function fitOf(
     plannedMm,
     depthMm: plannedMm * s,
     limit,
+    inLayers: usable.some((x) => x.w.inLayers),
     slantedFor: angleAsked === null && chosen.angle !== angles[0] && refused ? refused.w.limit : null,
     tight,
     barbs: barbsWorking(n, below),
@@ -236,6 +239,7 @@ const nowhere = (n: Needle, angleDeg: number): Fit => ({
   plannedMm: 0,
   depthMm: 0,
   limit: 'the other side',
+  inLayers: false,
   slantedFor: null,
   tight: [],
   barbs: 0,

@@ -182,13 +182,16 @@ export function stabDirection(s: Spot, angleDeg: number, lean: Lean): Vec3 {
   return unit(add(scale(s.normal, -into), scale(flat, Math.sqrt(Math.max(0, 1 - into * into)))));
 }
 
-/** What lies ahead of a stab; null where there is no felt ahead at all. */
+/**
+ * What lies ahead of a stab that goes in at a place; null where there is no felt ahead at all. Traced from a little way back
+ * along the stab: begun beside the place, a flat one would enter elsewhere or pass over a round part.
+ */
 export function aheadOf(g: Ground, s: Spot, to: Vec3, bladeMm: number): Ahead | null {
-  const from = add(s.at, scale(s.normal, START_MM));
+  const from = add(s.at, scale(to, -START_MM));
   const hits = crossings(g.felt, from, to);
   if (hits.length === 0) return null;
   // Begun inside already (a ground that lies lower than its place): the next crossing is the way out.
-  const [inAt, outAt] = hits.length % 2 === 0 ? [hits[0]!, hits[1]!] : [0, hits[0]!];
+  const [inAt, outAt] = hits.length % 2 === 0 ? [hits[0]!, hits[1]!] : [Math.min(START_MM, hits[0]!), hits[0]!];
   let wireMm = Infinity;
   let eyeMm = Infinity;
   for (const c of g.capsules) {

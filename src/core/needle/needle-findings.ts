@@ -9,7 +9,7 @@ import type { Finding, Needlework } from '@/core/stage';
 import { count, fine, say } from '@/core/text';
 import { fitOf, stretchesOf, type Fit, type Sight } from './fit';
 import type { Limit } from './depth-window';
-import { COARSE_MM, isThin, thinness } from './thin';
+import { COARSE_MM, smallBy, thinness } from './thin';
 import { limitWords, oneNeedle, type NeedleInput, type NeedlePhase, type NeedleStep, type Tried } from './needle-plan';
 
 /** A needle not owned is worth naming where the work would cost so much less with it. Ours. */
@@ -169,10 +169,10 @@ function tightPlaces(t: Tried, p: NeedlePhase, fit: Fit | undefined, put: Put): 
   );
 }
 
-/** A blade that goes right through a thin part. */
+/** A blade too coarse for a small place. */
 function coarseNeedle(x: NeedleInput, t: Tried, needle: Needle, put: Put): void {
-  const thin = thinness(t.sight, t.work);
-  if (thin === null || !isThin(t.sight, t.work) || needle.thickMm <= COARSE_MM) return;
+  const small = smallBy(t.sight, t.work, t.acrossMm);
+  if (!small || needle.thickMm <= COARSE_MM) return;
   const last = t.stretches[t.stretches.length - 1]!;
   const finer = last.tried
     .filter((c) => c.needle.thickMm <= COARSE_MM && c.fit.cost < Infinity)
@@ -183,8 +183,12 @@ function coarseNeedle(x: NeedleInput, t: Tried, needle: Needle, put: Put): void 
     'coarse',
     t,
     'caution',
-    say`${needle.name} is coarse for a part ${fine(thin)} thin: ${t.operation.does}.`,
-    say`Its marks go through and colour comes out on the other side.`,
+    small === 'thin'
+      ? say`${needle.name} is coarse for a part ${fine(thinness(t.sight, t.work)!)} thin: ${t.operation.does}.`
+      : say`${needle.name} is coarse for a place ${fine(t.acrossMm)} wide: ${t.operation.does}.`,
+    small === 'thin'
+      ? say`Its marks go through and colour comes out on the other side.`
+      : say`In so small a place marks of its width do not close again.`,
     finer
       ? [
           {

@@ -119,6 +119,8 @@ export interface Tried {
     readonly tried: readonly Candidate[];
   })[];
   readonly sight: Sight;
+  /** How wide the place is, mm. */
+  readonly acrossMm: number;
   readonly chosen: Piece['work']['chosen'][number] | null;
 }
 

@@ -37,6 +37,20 @@ describe.each(DEMOS)('needles of the %s', (_, piece) => {
     const fine = roots.filter((p) => p.name === '40 triangle').length;
     expect(fine).toBe(roots.length);
   });
+  it('never a crown to build with, a 38 or finer on a nose, a brow, a line (common practice)', () => {
+    for (const p of [...phases(piece, 'through'), ...phases(piece, 'join'), ...phases(piece, 'flat')])
+      expect(needle(p.needleId).section, p.id).not.toBe('crown');
+    const detail = [...phases(piece, 'line'), ...phases(piece, 'surface').filter((p) => /face-/.test(p.id))];
+    expect(detail.length).toBeGreaterThan(0);
+    for (const p of detail) expect(needle(p.needleId).gauge, p.id).toBeGreaterThanOrEqual(38);
+  });
+  it('a thin veil is laid with no coarser needle than the coat beside it is closed with', () => {
+    const thin = plan(piece).work.steps.flatMap(({ operation: o }) =>
+      o.kind === 'veil' && o.needlework?.kind === 'surface' && o.needlework.topMgCm2 <= 1.5 ? [o.id] : [],
+    );
+    for (const p of phases(piece, 'surface').filter((q) => thin.includes(q.id)))
+      expect(needle(p.needleId).gauge, p.id).toBe(40);
+  });
   it('a 38 or 40 triangle for the last pass over short fur (common practice)', () => {
     const short = plan(piece).coat.areas.filter((a) => a.fur && ['pieces', 'sheet', 'wisps'].includes(a.fur.method));
     for (const a of short) {
@@ -86,11 +100,8 @@ describe('beside wire', () => {
     const flatter = phases(thin, 'through').filter((p) => /leg/.test(p.id));
     expect(flatter.some((p) => p.angleDeg === 45)).toBe(true);
     const bare = change(alpacaCria, (d) => void (d.frame.kind = 'none'));
-    for (const p of phases(bare, 'through').filter((x) => /leg/.test(x.id))) {
-      // Straight in, but where the leg is so thick that the blade does not reach its middle: then that is said.
-      if (p.id === 'core-foreleg') expect(p.angleDeg).toBe(90);
-      else expect(p.angleDeg === 90 || p.because.join('').includes('the blade is no longer'), p.id).toBe(true);
-    }
+    // However thick: what the blade does not reach the middle of is built on in layers, not slanted into.
+    for (const p of phases(bare, 'through').filter((x) => /leg/.test(x.id))) expect(p.angleDeg, p.id).toBe(90);
   });
   it('the reason says what forbids straight in', () => {
     const leg = phases(alpacaCria, 'through').find((p) => /leg/.test(p.id))!;
@@ -197,6 +208,13 @@ describe('holders', () => {
     const { needles, work } = plan(kingfisher, { ...cupboard, holders });
     const held = needles.steps.flatMap((s) => s.phases).find((p) => p.holder && p.stabs === broad.stabs)!;
     expect(held.minutes).toBeCloseTo(held.stabs / stabsAMinute(hand) / (0.7 * held.holder!.needles), 9);
+    // Not where its points would stand beside the place: the same holder of every needle leaves nose and beak alone.
+    const all = cupboard.needles.filter((n) => n.count >= 3).map((n) => ({ ...holders[0]!, id: n.id, needleId: n.id }));
+    const everywhere = plan(pineMarten, { ...cupboard, holders: all }).needles.steps.flatMap((s) =>
+      s.phases.filter((p) => p.holder).map(() => s.operationId),
+    );
+    expect(everywhere).toContain('core-trunk');
+    expect(everywhere.filter((id) => /^face-|leg|tail|muzzle/.test(id))).toEqual([]);
     const bare = plan(kingfisher, { ...cupboard, holders: [] });
     expect(bare.work.minutes).toBeGreaterThan(work.minutes);
   });

@@ -4,17 +4,19 @@
  * so that they are changed as seldom as can be.
  */
 import { stabsAMinute } from '@/core/time/elements';
+import { LAYER_MM } from '@/core/build/core-layers';
 import { figure } from '@/core/method/define';
 import { nearestOnSegment } from '@/core/geometry/segment';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Needlework, Operation } from '@/core/stage';
-import { count, degrees, fine, say, share, type Text } from '@/core/text';
+import { count, degrees, fine, mm, say, share, type Text } from '@/core/text';
 import { EDGES } from './blade';
 import { fewestChanges } from './changes';
 import type { Limit } from './depth-window';
 import { finishOf } from './finish';
-import { fitOf, sightOf, stretchesOf, type Fit, type Stretch } from './fit';
+import { acrossOf, hasRoom } from './holder';
+import { fitOf, sightOf, stretchesOf, type Fit, type Sight, type Stretch } from './fit';
 import { spotsOf, withEyes, type Ground, type Spot } from './ground';
 import { marksFigure, UNNOTICED } from './marks';
 import { needleFindings } from './needle-findings';
@@ -32,7 +34,7 @@ import {
   type Tried,
 } from './needle-plan';
 import type { Capsule } from './obstacles';
-import { COARSE_MM, isThin } from './thin';
+import { COARSE_MM, smallBy } from './thin';
 
 /** Needles within this of the best count as equally good. Ours. */
 const EQUAL = 1.1;
@@ -77,20 +79,31 @@ export function tryNeedles(x: NeedleInput, operations: readonly Operation[]): Tr
         work,
         chosen,
         sight: all.sight,
+        acrossMm: all.acrossMm,
         stretches: all.stretches.map((s) => {
           const asked = s.candidates.filter((c) => c.needle.id === only);
           // The one needle where it can do the work at all; else the best that can.
           const able = asked.filter((c) => c.fit.cost < Infinity);
           if (able.length > 0) return { ...s, candidates: able, tried: s.candidates };
-          // A coarse blade goes right through a thin part: left out where a finer one can do it.
-          const fine = isThin(all.sight, work)
-            ? s.candidates.filter((c) => c.needle.thickMm <= COARSE_MM && c.fit.cost < Infinity)
-            : [];
-          return { ...s, candidates: fine.length > 0 ? fine : s.candidates, tried: s.candidates };
+          return { ...s, candidates: suited(s.candidates, work, all.sight, all.acrossMm), tried: s.candidates };
         }),
       },
     ];
   });
+}
+
+/**
+ * The needles a maker would take of those that can: none so coarse that it spoils a small place, and no crown to build with,
+ * whose barbs sit level for rooting. All of them where only such ones can.
+ */
+function suited(all: readonly Candidate[], work: Needlework, sight: Sight, acrossMm: number): readonly Candidate[] {
+  const small = smallBy(sight, work, acrossMm) !== null;
+  const builds = ['through', 'join', 'deep', 'flat'].includes(work.kind);
+  const able = all.filter(
+    ({ needle, fit }) =>
+      fit.cost < Infinity && !(small && needle.thickMm > COARSE_MM) && !(builds && needle.section === 'crown'),
+  );
+  return able.length > 0 ? able : all;
 }
 
 interface Trial {
@@ -109,6 +122,7 @@ function everyNeedle({ ground, eyes, work, spots, needles, rootMm, angleDeg }: T
   const sight = sightOf(withEyes(ground, eyes), work, spots);
   return {
     sight,
+    acrossMm: acrossOf(ground, work, sight),
     stretches: stretchesOf(work).map((s) => ({
       ...s,
       candidates: needles
@@ -144,7 +158,9 @@ function phaseOf(x: NeedleInput, t: Tried, s: Tried['stretches'][number], c: Can
   const stabs = work.stabs * s.share;
   const broad = work.stabs >= BROAD && ['through', 'surface', 'flat'].includes(work.kind);
   const holder = broad
-    ? (cupboard.holders.find((h) => h.needleId === c.needle.id && h.needles <= c.needle.count) ?? null)
+    ? (cupboard.holders.find(
+        (h) => h.needleId === c.needle.id && h.needles <= c.needle.count && hasRoom(h.needles, t.acrossMm),
+      ) ?? null)
     : null;
   const time = figure(stabTime, {
     stabs,
@@ -285,12 +301,15 @@ function becauseOf(c: Candidate, s: Stretch, w: Needlework, t: Tried, cupboard: 
   if (piece.work.needles === 'one fine needle' && w.kind !== 'raise' && oneNeedle(piece, cupboard)?.id === c.needle.id)
     return say`your one needle${slant}`;
   const { fit, needle } = c;
+  const layered: Text = fit.inLayers
+    ? say`; the blade does not reach the middle from both sides, so lay the wool on in layers of ${mm(LAYER_MM)}, each felted through into the one beneath`
+    : say``;
   switch (w.kind) {
     case 'through':
     case 'flat':
       return s.groundMgCm3 < w.groundMgCm3
-        ? say`the wool is still loose, so it goes in freely and carries most${slant}`
-        : say`carries most for the push it takes in firm wool, ${fine(fit.plannedMm)} deep${slant}`;
+        ? say`the wool is still loose, so it goes in freely and carries most${slant}${layered}`
+        : say`carries most for the push it takes in firm wool, ${fine(fit.plannedMm)} deep${slant}${layered}`;
     case 'root':
       return needle.section === 'crown'
         ? say`its ${count(EDGES.crown)} barbs sit level near the point, so ${count(fit.barbs)} reach the root at ${fine(fit.depthMm)}; so thin a blade drags least of what is rooted already${slant}`

@@ -1,9 +1,11 @@
-/** Thin parts: felt so thin that a coarse blade goes right through it. mm */
+/** Small places: felt so thin that a coarse blade goes right through it, or so narrow that its marks stay. mm */
 import type { Needlework } from '@/core/stage';
 import type { Sight } from './fit';
 
 /** Felt thinner than this is a thin part, and a blade thicker than this coarse for it. Ours. */
 const THIN_MM = 4;
+/** A place narrower than this is detail: 38 then 40 (common practice). Ours. */
+const NARROW_MM = 12;
 export const COARSE_MM = 0.56;
 
 /** Felt along a stab straight in, at the thinner quarter of the places; null where nothing is known. */
@@ -13,9 +15,13 @@ export function thinness(sight: Sight, w: Needlework): number | null {
   return all[Math.floor(all.length / 4)] ?? null;
 }
 
-/** Whether marks of a coarse blade would go through: not while a core is built or parts are joined deep. */
-export function isThin(sight: Sight, w: Needlework): boolean {
-  if (['through', 'join', 'deep'].includes(w.kind)) return false;
+/**
+ * How a coarse blade would spoil the place: by going through, or by marks too large for it. Null where it would not, and while
+ * a core is built or parts are joined deep.
+ */
+export function smallBy(sight: Sight, w: Needlework, acrossMm: number): 'thin' | 'narrow' | null {
+  if (['through', 'join', 'deep'].includes(w.kind)) return null;
   const t = thinness(sight, w);
-  return t !== null && t < THIN_MM;
+  if (t !== null && t < THIN_MM) return 'thin';
+  return acrossMm < NARROW_MM ? 'narrow' : null;
 }

@@ -13,7 +13,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 7;
+export const PIECE_SCHEMA = 8;
 
 /** What a part is to the animal, where anything depends on it. */
 export const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -82,6 +82,9 @@ const jointSchema = z.strictObject({
 });
 
 /** How the core under the coat is built. */
+/** What is done where the fur is as thick as a part, other than that its core gives way. */
+export const UNDER_FUR = ['as drawn', 'wrapped wire'] as const;
+
 export const coreSchema = z.strictObject({
   /** Built smaller by the coat's thickness, or at full size under a thin coat. */
   school: z.enum(['under-built', 'full-size']),
@@ -92,6 +95,8 @@ export const coreSchema = z.strictObject({
   soft: z
     .array(z.strictObject({ part: id('Part'), firmness: z.enum(['with give', 'lofty pad', 'flat felt']) }))
     .max(60),
+  /** Parts drawn without their fur, and parts that are a wrapped wire under it. */
+  under: z.array(z.strictObject({ part: id('Part'), way: z.enum(UNDER_FUR) })).max(60),
 });
 
 export const FRAME_KINDS = ['one wire', 'separate wires', 'pipe cleaner', 'none'] as const;

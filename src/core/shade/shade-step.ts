@@ -81,6 +81,7 @@ function needleworkOf(x: ShadeWorkInput, hostId: string, l: LayerPlan): Needlewo
     deep ? 3 : 1,
     lotOr(x, l.parts[0]!.lotId),
     x.hand,
+    l.ownHex,
   );
   return deep ? { ...felt, kind: 'line' } : felt;
 }

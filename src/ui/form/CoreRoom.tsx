@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Firmness } from '@/core/build/firmness';
+import type { UnderFur } from '@/core/build/under-fur';
 import { coreSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -103,8 +104,40 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
               })
             }
           />
+          {part.firmness !== 'flat felt' && piece.core.school === 'under-built' && (
+            <ChoiceRow
+              label="Under its fur"
+              options={[
+                { value: 'gives way', says: 'thinner by its fur' },
+                { value: 'as drawn', says: 'as drawn, fur over it' },
+                { value: 'wrapped wire', says: 'a wrapped wire' },
+              ]}
+              value={part.under}
+              disabled={!canEdit}
+              onChange={(way: UnderFur) =>
+                editPiece((d) => {
+                  d.core.under = d.core.under.filter((u) => u.part !== part.id);
+                  if (way !== 'gives way') d.core.under.push({ part: part.id, way });
+                })
+              }
+            />
+          )}
+          {part.under === 'wrapped wire' && !part.wrap && (
+            <Typography variant="body2" role="status" sx={{ color: 'warning.main' }}>
+              No wire is planned: choose one under Wire.
+            </Typography>
+          )}
           <FactList
             list={[
+              {
+                what: 'Across with its fur',
+                value: part.withFurMm === null ? null : q({ kind: 'length', value: part.withFurMm }),
+              },
+              {
+                what: 'Across the wrapped wire',
+                value: part.wrap && q({ kind: 'fine', value: part.wrappedMm! }),
+              },
+              { what: 'Wool to wrap it', value: part.wrap && <OpenedFigure figure={part.wrap} /> },
               { what: 'Wool', value: <OpenedFigure figure={part.mass} /> },
               { what: 'Loose wool to start from', value: <OpenedFigure figure={part.loose} /> },
               { what: 'Length to make', value: part.length && <OpenedFigure figure={part.length} /> },

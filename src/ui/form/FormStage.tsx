@@ -49,6 +49,7 @@ const ROOMS: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
   'form-wire-thick': 'frame',
   'form-wire-bare': 'frame',
   'form-falls': 'stands',
+  'form-leans': 'stands',
 };
 const roomOf = (f: Finding): FormRoom =>
   // Too little of its wool is answered where that is chosen.

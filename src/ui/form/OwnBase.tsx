@@ -171,7 +171,7 @@ function UseScan({ ready, onClose }: { ready: Ready; onClose: () => void }) {
         role,
         report: reportWords(ready.report),
       }),
-      core: { ...p.core, soft: [] },
+      core: { ...p.core, soft: [], under: [] },
       frame: { ...p.frame, kind: 'none' },
       flatParts: p.flatParts.map((f) => ({ ...f, seat: null })),
       areas: [

@@ -24,8 +24,8 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
           </>
         ) : stands.tipping && stands.marginMm >= 0 ? (
           <>
-            It stands. It falls first {TOWARDS[stands.towards]}, when tipped by <OpenedFigure figure={stands.tipping} />
-            .
+            It stands{stands.leansOn.length > 0 ? `, leaning on ${stands.leansOn.join(' and ')}` : ''}. It falls first{' '}
+            {TOWARDS[stands.towards]}, when tipped by <OpenedFigure figure={stands.tipping} />.
           </>
         ) : (
           <>It does not stand on its own.</>

@@ -198,5 +198,24 @@ describe('branching rows', () => {
     );
     expect(branched.rows.map((r) => r.number)).toEqual(branched.rows.map((_, i) => i + 1));
     expect([...branched.rows].sort((a, b) => a.atMm - b.atMm)).toEqual(branched.rows);
+    // Spacing times length is the integral of |grad phi| (coarea formula), half rows counted; and so it is with two spacings.
+    const true_ = Float64Array.from({ length: mesh.triangles.length / 3 }, (_, t) => {
+      const [a, b, c] = [0, 1, 2].map((k) => mesh.triangles[3 * t + k]!) as [number, number, number];
+      const [ux, uy, wx, wy] = [b, c].flatMap((v) =>
+        [0, 1].map((k) => mesh.positions[3 * v + k]! - mesh.positions[3 * a + k]!),
+      ) as [number, number, number, number];
+      const [du, dw] = [phi[b]! - phi[a]!, phi[c]! - phi[a]!];
+      return Math.hypot(du * wy - dw * uy, dw * ux - du * wx) / Math.abs(ux * wy - uy * wx);
+    });
+    const exact = { ...made, steepness: true_ };
+    for (const s of [1, 2, { hemMm: 1, topMm: 2.5 }]) {
+      for (const branching of [false, true]) {
+        const r = measureRows(mesh, exact, s, flat, flat, branching);
+        expect(
+          Math.abs((r.meanSpacingMm * r.totalMm) / r.fluxMm2 - 1),
+          `${JSON.stringify(s)} ${branching}`,
+        ).toBeLessThan(0.03);
+      }
+    }
   });
 });

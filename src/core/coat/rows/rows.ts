@@ -40,7 +40,10 @@ export interface RowSet {
   readonly gape: { readonly p5: number; readonly p95: number };
   /** Angle between the rows' own direction and the lie, degrees: median and 95th percentile. */
   readonly strayDeg: { readonly p50: number; readonly p95: number };
-  /** Integral of |grad phi| over the area, mm2: mean spacing times total row length must come to this. */
+  /**
+   * Integral of |grad phi| over the area, mm2, twice where half rows lie and half where every second is left out: mean spacing
+   * times total row length must come to this.
+   */
   readonly fluxMm2: number;
   readonly meanSpacingMm: number;
 }
@@ -127,8 +130,9 @@ export function measureRows(
   let flux = 0;
   let inRows = 0;
   for (let t = 0; t < field.area.length; t++) {
-    flux += field.area[t]! * field.steepness[t]!;
-    inRows += (field.area[t]! * field.steepness[t]!) / wanted[t]!;
+    const laid = field.area[t]! * field.steepness[t]! * (steep ? rowsThere(mesh, steep, t) : 1);
+    flux += laid;
+    inRows += laid / wanted[t]!;
   }
   return {
     rows,
@@ -139,6 +143,12 @@ export function measureRows(
     fluxMm2: flux,
     meanSpacingMm: even ? s.hemMm : flux / (inRows || 1),
   };
+}
+
+/** Rows laid on a triangle for every level line over it: as its corners are cut into rows, by the smoothed steepness. */
+function rowsThere(mesh: AreaMesh, steep: Float64Array, t: number): number {
+  const g = [0, 1, 2].reduce((s, k) => s + steep[mesh.triangles[3 * t + k]!]! / 3, 0);
+  return g < GAPES ? 2 : g > CROWDS ? 0.5 : 1;
 }
 
 /** Height of the middle of every triangle above the hem, mm. */

@@ -7,7 +7,16 @@ import { ref } from '@/core/ref';
 import { decided, the } from '@/core/decision';
 import type { After, Operation } from '@/core/stage';
 import { count, fine, mm, rowMm, say, type Text } from '@/core/text';
-import { atFace, GLUE_CAUTION, lotOf, NEEDLE_CAUTION, step, TRIED, type FaceWorkInput } from '@/core/face/face-step';
+import {
+  atFace,
+  GLUE_CAUTION,
+  LINE_MM,
+  lotOf,
+  NEEDLE_CAUTION,
+  step,
+  TRIED,
+  type FaceWorkInput,
+} from '@/core/face/face-step';
 import { ofLines } from '@/core/face/face-wool';
 
 const theWhiskers = (id: string) => decided('the whiskers', ['face', 'whiskers', the(id)]);
@@ -60,6 +69,7 @@ export function whiskerWork(x: FaceWorkInput, faceIds: readonly string[], first:
             w.whiskers.slice(0, 8).map((h) => h.root),
             3,
             0.4,
+            LINE_MM,
             decided.dashLotId,
           ),
           work: { wisp: w.whiskers.length },

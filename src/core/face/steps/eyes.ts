@@ -52,7 +52,10 @@ export function eyeSteps(x: FaceWorkInput): FaceSteps {
       does: s.says,
       kind: s.what === 'make' ? 'make' : 'set',
       materials: eyeMaterials(s.what),
-      needlework: spec.made === 'bought' ? null : atFace(x, 'surface', eyesAt, s.atNeedle, 1, eyes.wool?.lotId ?? null),
+      needlework:
+        spec.made === 'bought'
+          ? null
+          : atFace(x, 'surface', eyesAt, s.atNeedle, 1, face.eyes.sizeMm, eyes.wool?.lotId ?? null),
       work: s.work,
       ...(s.what === 'set' && face.eyes.kind === 'stem'
         ? {

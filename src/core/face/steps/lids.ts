@@ -55,6 +55,7 @@ export function lidSteps(x: FaceWorkInput): FaceSteps {
         eyes.places.flatMap((e) => [1, -1].map((k) => add(e.at, scale(e.up, k * (face.eyes.sizeMm / 2 + EDGE_MM))))),
         10,
         0.6,
+        face.eyes.sizeMm,
         lids.lotId,
       ),
       work: { faceLine: 1, compare: 1 },

@@ -6,6 +6,7 @@ import { fine, say } from '@/core/text';
 import {
   atFace,
   JOINED,
+  LINE_MM,
   lotOf,
   NEEDLE_CAUTION,
   NOSE_FIRST,
@@ -44,6 +45,7 @@ export function mouthSteps(x: FaceWorkInput): FaceSteps {
         x.mouth.halves.flatMap((h) => [h[0]!, h[Math.floor(h.length / 2)]!]),
         8,
         0.8,
+        LINE_MM,
         face.mouth.lotId,
       ),
       work: { faceLine: face.mouth.kind === 'lips' ? 1.5 : 1 },

@@ -66,7 +66,7 @@ export function noseSteps(x: FaceWorkInput): FaceSteps {
     needlework:
       face.nose.kind === 'stitched'
         ? null
-        : atFace(x, 'surface', [x.nose.tip], AT_NEEDLE * NOSE_WORK[face.nose.kind], 2, noseLot),
+        : atFace(x, 'surface', [x.nose.tip], AT_NEEDLE * NOSE_WORK[face.nose.kind], 2, face.nose.widthMm, noseLot),
     work: { nose: NOSE_WORK[face.nose.kind] },
     after: [
       apart ? { id: `core-${face.nose.at.part}`, why: say`The muzzle is felted first.`, strength: Infinity } : JOINED,

@@ -69,12 +69,16 @@ export const trimWaste = method({
 export const rowTotal = method({
   id: 'row-total',
   title: 'Length of all rows',
-  formula: 'ℓ = Σ length of each row on the skin;  check: s ℓ ≈ ∫ |grad φ| dA',
+  formula: 'ℓ = Σ length of each row on the skin;  check: s ℓ ≈ ∫ k |grad φ| dA',
   inputs: {
     total: letter('Σ', 'sum over the rows', 'rowLength'),
     rows: letter('n', 'number of rows', 'count'),
     spacing: letter('s', 'row spacing', 'length'),
-    flux: letter('∫ |grad φ| dA', 'integral over the area', 'area'),
+    flux: letter(
+      '∫ k |grad φ| dA',
+      'integral over the area; k is 2 where half rows lie, ½ where every second is left out, else 1',
+      'area',
+    ),
   },
   result: letter('ℓ', 'length of all rows', 'rowLength'),
   source: 'Rows are level lines of the height above the hem; the check is the coarea formula (Federer 1959).',

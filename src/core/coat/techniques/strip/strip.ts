@@ -235,7 +235,7 @@ function operationsOf(c: LayContext<Strip>, f: LayFigures, { lengthMm: length, c
       does: say`Make the strip for ${area.name} on the table: ${count(clumps.length)} clumps of ${lot.name}, cut ${mm(cuts[0]!)} at the hem end, ${mm(cuts[Math.floor(cuts.length / 2)]!)} in the middle, ${mm(cuts[cuts.length - 1]!)} at the top end; felt the anchor along the middle on both faces${anchored}`,
       rows: 0,
       passes: say`two passes on each face of the anchor, then fold on that line`,
-      needlework: feltFlat(2, false, length * spec.anchorWidthMm, anchor?.lot ?? lot, c.hand),
+      needlework: feltFlat(2, false, length * spec.anchorWidthMm, spec.anchorWidthMm, anchor?.lot ?? lot, c.hand),
       ...takes(c.hand, makingOf(c.hand, length, clumps.length)),
       after: order,
       caution: say`Scissors away from the hand; fingers flat and out of the way of the needle on the mat.`,
