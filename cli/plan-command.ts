@@ -99,7 +99,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
   for (const kind of SHEETS) {
     // The face card comes with the row sheets, where there is a face.
     if (kind === 'face' ? !wants('pdf') || !plan.face : !wants(kind)) continue;
-    const { name, body } = await makeSheet(kind, piece, plan, cupboard, options);
+    const { name, body } = await makeSheet(kind, piece, plan, cupboard, hand, options);
     put(name, body);
   }
   if (wants('svg')) {

@@ -88,6 +88,7 @@ interface Stages {
     | 'stems-wire'
     | 'small'
     | 'dark-line'
+    | 'light-hidden'
     | 'eye-lost'
     | 'fur'
     | 'away'

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { alpacaCria, cupboard, kingfisher } from '../../demo/load';
 import { change, plan } from '../../demo/plain-marten';
 import { dateAfter } from '@/core/order/dates';
+import { defaultHand as hand } from '@/core/piece/hand';
 import { metric, words } from '@/units/units';
 import { benchBook } from './bench-book';
 import { sittingsCalendar } from './calendar';
@@ -73,8 +74,8 @@ describe('the bench book', () => {
   it('is the same to the byte for the same plan, and shorter once most is done', async () => {
     const options = { units: metric, paper: 'a4' as const, date: made, fonts: await fontsOnDisk() };
     const p = plan(begun);
-    const book = await benchBook(begun, p, cupboard, options);
-    expect(Buffer.from(book).equals(Buffer.from(await benchBook(begun, p, cupboard, options)))).toBe(true);
+    const book = await benchBook(begun, p, cupboard, hand, options);
+    expect(Buffer.from(book).equals(Buffer.from(await benchBook(begun, p, cupboard, hand, options)))).toBe(true);
     const rest = change(begun, (d) => {
       const last = p.work.steps[p.work.steps.length - 1]!.operation;
       for (const s of p.work.steps.slice(0, -1))
@@ -90,7 +91,7 @@ describe('the bench book', () => {
         });
       expect(last.id).toBe('finish-scissors');
     });
-    const short = await benchBook(rest, plan(rest), cupboard, options);
+    const short = await benchBook(rest, plan(rest), cupboard, hand, options);
     expect(plan(rest).work.sittings).toHaveLength(1);
     expect(short.length).toBeLessThan(book.length);
   });

@@ -7,12 +7,13 @@ import { halfWidthAt, needleDrawing } from '@/core/needle/needle-drawing';
 import { limitWords, type NeedlePhase } from '@/core/needle/needle-plan';
 import { phaseInFull, stabsWords } from '@/core/needle/words';
 import type { Cupboard, Needle } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import type { Step } from '@/core/order/order';
 import type { Sitting } from '@/core/order/work';
 import { format, timeSpan, words, type Units } from '@/units/units';
-import { woolWords } from '@/units/wool-words';
+import { weighed, woolWords } from '@/units/wool-words';
 import { faceSheets } from './face-sheets';
 import { MARGIN, Paper, type SheetOptions } from './paper';
 import { layCharts } from './row-sheets';
@@ -23,7 +24,13 @@ const NEEDLE_W = 34;
 const PICTURE_H = 26;
 const LEAST_H = 30;
 
-export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o: SheetOptions): Promise<Uint8Array> {
+export async function benchBook(
+  piece: Piece,
+  plan: Plan,
+  cupboard: Cupboard,
+  hand: Hand,
+  o: SheetOptions,
+): Promise<Uint8Array> {
   const u = o.units;
   const day = o.date.toISOString().slice(0, 10);
   const paper = new Paper(`${piece.name}: bench book`, `${piece.name} · bench book · Fond Badger · ${day}`, o);
@@ -42,10 +49,10 @@ export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   if (work.sittings.length === 0) paper.paragraph('Nothing is left to do.');
   const where = whereOnAnimal(piece, plan);
   for (const s of work.sittings) {
-    sittingHead(paper, s, cupboard, u);
+    sittingHead(paper, s, cupboard, hand, u);
     for (const x of s.stints) {
       const step = work.steps.find((y) => y.operation.id === x.id)!;
-      stepBlock(paper, plan, cupboard, step, x.from, x.to, x.minutes, where(step.operation), u);
+      stepBlock(paper, plan, cupboard, hand, step, x.from, x.to, x.minutes, where(step.operation), u);
     }
     paper.paragraph(`${words(s.stopsAt, u)}.`, { size: 9, bold: true });
     for (const t of s.softAtEnd) paper.paragraph(words(t, u), { size: 9 });
@@ -62,7 +69,7 @@ export async function benchBook(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   return paper.bytes();
 }
 
-function sittingHead(paper: Paper, s: Sitting, cupboard: Cupboard, u: Units): void {
+function sittingHead(paper: Paper, s: Sitting, cupboard: Cupboard, hand: Hand, u: Units): void {
   paper.room(40);
   paper.y += 2;
   paper.heading(
@@ -70,7 +77,7 @@ function sittingHead(paper: Paper, s: Sitting, cupboard: Cupboard, u: Units): vo
     'H2',
   );
   const out = [
-    ...woolWords(s.wool, cupboard.lots, (value) => format({ kind: 'mass', value }, u)),
+    ...woolWords(s.wool, cupboard.lots, (g) => weighed(g, hand, u)),
     ...s.needles.map((id) => cupboard.needles.find((n) => n.id === id)?.name ?? id),
     ...s.things.map((t) => words(t, u)),
   ];
@@ -82,6 +89,7 @@ function stepBlock(
   paper: Paper,
   plan: Plan,
   cupboard: Cupboard,
+  hand: Hand,
   step: Step,
   from: number,
   to: number,
@@ -103,7 +111,7 @@ function stepBlock(
         : '';
   const figures = [
     format({ kind: 'time', value: minutes }, u),
-    ...woolWords(shareOf(woolIn(o), to - from), cupboard.lots, (value) => format({ kind: 'mass', value }, u)),
+    ...woolWords(shareOf(woolIn(o), to - from), cupboard.lots, (g) => weighed(g, hand, u)),
     o.cutLengthMm !== null ? `cut ${format({ kind: 'length', value: o.cutLengthMm }, u)}` : '',
     o.rows > 1 ? `${o.rows} rows` : '',
   ].filter(Boolean);

@@ -7,7 +7,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { dateAfter } from '@/core/order/dates';
-import { format, words, type Units } from '@/units/units';
+import { format, masses, words, type Units } from '@/units/units';
 import { woolWords } from '@/units/wool-words';
 
 /** The library takes the time the file was made, though its types do not say so. */
@@ -23,7 +23,7 @@ export function sittingsCalendar(piece: Piece, plan: Plan, cupboard: Cupboard, u
   const operation = (id: string) => plan.work.steps.find((s) => s.operation.id === id)!;
   const events = plan.work.sittings.map((s): Stamped => {
     const out = [
-      ...woolWords(s.wool, cupboard.lots, (value) => format({ kind: 'mass', value }, units)),
+      ...woolWords(s.wool, cupboard.lots, (g) => masses(g, units)),
       ...s.needles.map((id) => cupboard.needles.find((n) => n.id === id)?.name ?? id),
       ...s.things.map((t) => words(t, units)),
     ];

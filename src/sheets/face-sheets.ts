@@ -9,7 +9,6 @@ import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { faceDrawing, type FaceDrawing } from '@/core/face/drawing/face-drawing';
 import { onChart, type ChartSide } from '@/core/face/face-edits';
 import type { FacePlan } from '@/core/face/face';
-import { stemDirection } from '@/core/face/stems/stems';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Face } from '@/core/piece/face';
 import type { Piece } from '@/core/piece/schema';
@@ -169,15 +168,14 @@ function tables(paper: Paper, of: FacePlan, u: Units): void {
 function gauge(paper: Paper, face: Face, of: FacePlan, u: Units): void {
   if (!of.eyes.stems) return;
   const { stem } = face.eyes;
-  const d = stemDirection('left', stem);
   const angles = [
-    ['Inward, seen from above', Math.atan2(-d[0], -d[2])],
-    ['Downward, seen from the side', Math.atan2(-d[1], -d[2])],
+    ['Inward, seen from above', (stem.inDeg * Math.PI) / 180],
+    ['Down, along the hole', (stem.downDeg * Math.PI) / 180],
   ] as const;
   paper.room(62);
   paper.heading('Holes for the stems', 'H2');
   paper.paragraph(
-    `Cut both stems to ${format({ kind: 'fine', value: stem.lengthMm }, u)}; holes ${format({ kind: 'angle', value: stem.inDeg }, u)} inward, ${format({ kind: 'angle', value: stem.downDeg }, u)} downward. Dashed: straight back from the nose. Never stab toward a set stem.`,
+    `Cut both stems to ${format({ kind: 'fine', value: stem.lengthMm }, u)}; holes ${format({ kind: 'angle', value: stem.inDeg }, u)} inward, ${format({ kind: 'angle', value: stem.downDeg }, u)} down. Turn inward first: dashed is straight back from the nose. Then slope down along that line: dashed is level. Never stab toward a set stem.`,
     { size: 9 },
   );
   const top = paper.y + 4;

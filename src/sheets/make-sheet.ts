@@ -1,5 +1,6 @@
 /** Every file a plan is handed out as on paper or to other programs: one place for the server's door, the command line and the page. */
 import type { Cupboard } from '@/core/piece/cupboard';
+import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { benchBook } from './bench-book';
@@ -34,6 +35,7 @@ export async function makeSheet(
   piece: Piece,
   plan: Plan,
   cupboard: Cupboard,
+  hand: Hand,
   options: SheetOptions,
 ): Promise<Sheet> {
   const named = (ending: string, type: string, body: Sheet['body']): Sheet => ({
@@ -48,7 +50,7 @@ export async function makeSheet(
       if (!plan.face) throw new NoSheet('No face card', 'This piece has no face yet. Begin it under Face.');
       return named('face-card.pdf', 'application/pdf', await faceCard(piece, plan, cupboard, options));
     case 'book':
-      return named('bench-book.pdf', 'application/pdf', await benchBook(piece, plan, cupboard, options));
+      return named('bench-book.pdf', 'application/pdf', await benchBook(piece, plan, cupboard, hand, options));
     case 'ics':
       if (!piece.work.beginOn)
         throw new NoSheet(

@@ -10,7 +10,7 @@ import { wayOf } from '@/core/coat/ways';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import { format, timeSpan, words, type Units } from '@/units/units';
+import { format, masses, timeSpan, words, type Units } from '@/units/units';
 import { woolWords } from '@/units/wool-words';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
@@ -51,7 +51,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
       return [
         a.name,
         wayOf(a.fur!.method).title,
-        woolWords(a.fur!.draws, cupboard.lots, g).join(', '),
+        woolWords(a.fur!.draws, cupboard.lots, (x) => masses(x, u)).join(', '),
         f.cutLength ? format(f.cutLength, u) : '',
         format(f.rows, u),
         'spacingMm' in spec ? mm(spec.spacingMm) : '',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { format, forField, metric, readField, time, type Units, timeSpan } from './units';
+import { format, forField, masses, metric, readField, time, type Units, timeSpan } from './units';
 
 const imperial: Units = { length: 'in', mass: 'oz', currency: '£' };
 const mm = (value: number) => ({ kind: 'length', value }) as const;
@@ -32,6 +32,35 @@ describe('what the maker reads', () => {
     expect(format({ kind: 'money', value: 2.4 }, imperial)).toBe('£2.40');
     expect(format({ kind: 'rowLength', value: 2345 }, metric)).toBe('2.3 m');
     expect(format({ kind: 'length', value: NaN }, metric)).toBe('not known');
+  });
+});
+
+describe('masses that belong together', () => {
+  it('are said in as many figures as their recipe needs, and one by itself as ever', () => {
+    expect(masses([0.1125, 0.1125, 0.075], metric)).toEqual(['113 mg', '113 mg', '75 mg']);
+    expect(masses([0.3, 0.2], metric)).toEqual(['0.3 g', '0.2 g']);
+    expect(masses([0.1375, 0.225], metric)).toEqual(['0.14 g', '0.23 g']);
+    expect(masses([3.44], metric)).toEqual(['3.4 g']);
+    expect(masses([], metric)).toEqual([]);
+    expect(masses([28.35, 14.17], imperial)).toEqual(['1.00 oz', '0.50 oz']);
+  });
+  it('read back they give the parts they were made from, however small the batch', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 8 }), { minLength: 2, maxLength: 4 }),
+        fc.double({ min: 0.02, max: 60, noNaN: true }),
+        fc.constantFrom(metric, imperial),
+        (parts, totalG, u) => {
+          const whole = parts.reduce((a, b) => a + b, 0);
+          const read = masses(
+            parts.map((p) => (totalG * p) / whole),
+            u,
+          ).map(parseFloat);
+          const sum = read.reduce((a, b) => a + b, 0);
+          expect(read.map((x) => Math.round((x / sum) * whole))).toEqual(parts);
+        },
+      ),
+    );
   });
 });
 

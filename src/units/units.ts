@@ -126,6 +126,27 @@ export function format(q: Quantity, u: Units): string {
   }
 }
 
+/** Rounded by more than this a part of a blend makes another recipe. Ours. */
+const SAME_RECIPE = 0.025;
+
+/**
+ * Masses that belong together, parts of one blend: in as many figures as it takes that none is rounded to another recipe. One by
+ * itself is said as any mass.
+ */
+export function masses(list: readonly number[], u: Units): string[] {
+  if (list.length < 2) return list.map((value) => format({ kind: 'mass', value }, u));
+  const small = list.some((x) => x > 0 && x < 0.0995);
+  const [per, unit, usual] = small
+    ? ([1000, 'mg', 0] as const)
+    : u.mass === 'oz'
+      ? ([1 / G_PER_OUNCE, 'oz', 2] as const)
+      : ([1, 'g', list.every((x) => x >= 100) ? 0 : 1] as const);
+  const off = (x: number, digits: number) => Math.abs(Number((x * per).toFixed(digits)) / (x * per) - 1);
+  let digits: number = usual;
+  while (digits < usual + 2 && list.some((x) => x > 0 && off(x, digits) > SAME_RECIPE)) digits++;
+  return list.map((x) => `${fixed(x * per, digits)} ${unit}`);
+}
+
 /** Number and unit apart, for a figure set large over its label. */
 export function words(t: Text, u: Units): string {
   return t.map((p) => (typeof p === 'string' ? p : format(p, u))).join('');

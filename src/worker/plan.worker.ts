@@ -239,7 +239,7 @@ const api = {
       last.options.edgeShare === options.edgeShare;
     const plan = same ? last!.plan : makePlan(now.piece, now.cupboard, now.hand, undefined, options);
     try {
-      return await makeSheet(kind, now.piece, plan, now.cupboard, { ...how, fonts });
+      return await makeSheet(kind, now.piece, plan, now.cupboard, now.hand, { ...how, fonts });
     } catch (e) {
       if (e instanceof NoSheet) return { none: `${e.title}: ${e.message}` };
       throw e;

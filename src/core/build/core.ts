@@ -8,8 +8,6 @@ import { scale as times, type Vec3 } from '@/core/geometry/vec';
 import { BARE_CORE } from '@/core/colour/bare';
 import { figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
-import type { Piece } from '@/core/piece/schema';
 import type { Context, Finding, Stage } from '@/core/stage';
 import { grams, say } from '@/core/text';
 import { findWools } from '@/core/wool/find';

@@ -2,8 +2,7 @@
  * What a maker does where the fur is as thick as the part: the core gives way to it, the part is taken as drawn and its fur
  * stands out over it, or the wire is wrapped thinly and the fur makes the bush.
  */
-import { UNDER_FUR } from '@/core/piece/schema';
-import type { Part, Piece } from '@/core/piece/schema';
+import type { Part, Piece, UNDER_FUR } from '@/core/piece/schema';
 
 export type UnderFur = 'gives way' | (typeof UNDER_FUR)[number];
 

@@ -2,7 +2,7 @@
 import { ref } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { fine, say } from '@/core/text';
-import { ofContrast, ofDepth, ofFur, ofLayers, ofLooking, ofPair } from '@/core/face/eyes/eye-findings';
+import { ofContrast, ofDepth, ofFur, ofLayers, ofLids, ofLooking, ofPair } from '@/core/face/eyes/eye-findings';
 import { apart } from '@/core/face/eyes/eye-place';
 import { ofBoughtEyes, ofEyeSize, ofSmallParts } from '@/core/face/eyes/eye-size-findings';
 import { noseApart } from './steps/nose';
@@ -22,6 +22,7 @@ export function faceFindings(j: Judging): Finding[] {
   ofPair(j, put);
   ofStems(j, put);
   ofLayers(j, put);
+  ofLids(j, put);
   ofContrast(j, put);
   ofFur(j, put);
   ofEars(j, put);

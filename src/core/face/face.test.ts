@@ -266,6 +266,18 @@ describe('findings and their remedies', () => {
     const next = applied(dark, f.remedies[0]!.changes as PieceChange[]);
     expect(ids(next)).not.toContain('face-eye-lost');
   });
+  it('a lid that hides the light says so, and raised as the remedy says it does not', () => {
+    const sleepy = faced(brownHare, (f) => {
+      f.eyes.lids.upper = 0.6;
+      f.eyes.layers.lampHeightDeg = 60;
+    });
+    const f = findingsOf(sleepy).find((x) => x.id === 'face-light-hidden')!;
+    expect(f.severity).toBe('caution');
+    expect(ids(applied(sleepy, f.remedies[0]!.changes))).not.toContain('face-light-hidden');
+    expect(ids(brownHare)).not.toContain('face-light-hidden');
+    // A closed eye has no light to hide.
+    expect(ids(faced(sleepy, (x) => void (x.eyes.kind = 'closed')))).not.toContain('face-light-hidden');
+  });
   it('eyes that look ahead on a grazer, and aside on a hunter, are said', () => {
     expect(ids(faced(pineMarten, (f) => void (f.eyes.forwardDeg = -40)))).toContain('face-eye-front');
     expect(ids(faced(alpacaCria, (f) => void (f.eyes.forwardDeg = 50)))).toContain('face-eye-side');

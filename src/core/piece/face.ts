@@ -115,8 +115,8 @@ export const eyesSchema = z.strictObject({
     downDeg: measure('Hole downward', -60, 80, 'degrees'),
   }),
   layers: eyeLayersSchema,
-  /** Where it looks: outward and up positive, from straight out of the socket. */
-  gazeSideDeg: measure('Looks to the side', -45, 45, 'degrees'),
+  /** A glance, both eyes the same way: to its left and up positive, from straight out of the socket. */
+  gazeSideDeg: measure('Looks to its left', -45, 45, 'degrees'),
   gazeUpDeg: measure('Looks up', -45, 45, 'degrees'),
   /** Both eyes turn in toward one thing in front. */
   converge: z.boolean(),

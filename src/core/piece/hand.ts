@@ -7,7 +7,7 @@ import { ELEMENT_NAMES } from '@/core/time/elements';
 import { measure, whole } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 6;
+export const HAND_SCHEMA = 7;
 
 const density = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = z
@@ -18,6 +18,9 @@ const oneOf = measure('Minutes', 0.001, 960, 'min');
 const minutes = z
   .strictObject({ low: oneOf, likely: oneOf, high: oneOf })
   .refine((t) => t.low <= t.likely && t.likely <= t.high, 'The minutes must rise from low to high');
+
+/** What kitchen, letter and jeweller's scales show at least, g. */
+export const SCALES_G = [0.01, 0.1, 1] as const;
 
 export const handSchema = z.strictObject({
   kind: z.literal(HAND_KIND),
@@ -69,6 +72,10 @@ export const handSchema = z.strictObject({
   /** Until glue can be worked beside; until soaped or wetted wool is dry. */
   glueMinutes: measure('Minutes until glue has set', 0, 2880, 'min'),
   dryMinutes: measure('Minutes until wool is dry', 0, 4320, 'min'),
+  /** The least the maker's scales show. */
+  scalesStepG: z.literal(SCALES_G, 'The scales must show 0.01, 0.1 or 1 g'),
+  /** A pinch as the maker takes it, weighed ten at a time; null until it is. */
+  pinchMg: measure('A pinch', 0.5, 2000, 'mg').nullable(),
   /** Coefficient of variation of how evenly a row is laid. */
   unevenness: measure('Unevenness of laying', 0, 1, ''),
 });
@@ -104,5 +111,7 @@ export const defaultHand: Hand = {
   readyMinutes: 6,
   glueMinutes: 60,
   dryMinutes: 480,
+  scalesStepG: 0.1,
+  pinchMg: null,
   unevenness: 0.3,
 };

@@ -15,6 +15,7 @@ import { toHand3 } from './upgrades/hand-3';
 import { toHand4 } from './upgrades/hand-4';
 import { toHand5 } from './upgrades/hand-5';
 import { toHand6 } from './upgrades/hand-6';
+import { toHand7 } from './upgrades/hand-7';
 import { toPiece2 } from './upgrades/piece-2';
 import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
@@ -45,7 +46,7 @@ export const PIECE_UPGRADES: Upgrades = {
   6: toPiece7,
   7: toPiece8,
 };
-const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5, 5: toHand6 };
+const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5, 5: toHand6, 6: toHand7 };
 const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,
   2: toCupboard3,

@@ -29,9 +29,19 @@ export const woolFor = (areal: number, areaMm2: number, hand: Pick<Hand, 'handli
 /** A wisp covers about so much, mm2. Ours. */
 const WISP_MM2 = 200;
 
+/** A wisp is drawn off so long at most, mm. Ours. */
+const WISP_MM = 40;
+
+/** Wisps a layer is laid in. */
+export const wispsOn = (areaMm2: number): number => Math.ceil(areaMm2 / WISP_MM2);
+
+/** How long they are drawn off: no longer than the fibres of any of its wools, mm. */
+export const wispLength = (lots: readonly { readonly stapleMm: number }[]): number =>
+  Math.min(WISP_MM, ...lots.map((l) => l.stapleMm));
+
 /** Laying a layer of colour wisp by wisp in two light passes, or raising it in one. */
 export function layerWork(hand: Hand, areaMm2: number, raised: boolean): Work {
-  const wisps = raised ? 0 : Math.ceil(areaMm2 / WISP_MM2);
+  const wisps = raised ? 0 : wispsOn(areaMm2);
   return both(ONE_STEP, { wisp: wisps }, lookedOver(wisps, 'wisps'), stabs(hand, areaMm2, raised ? 1 : 2));
 }
 

@@ -9,9 +9,10 @@ import type { Piece } from '@/core/piece/schema';
 import type { Ref } from '@/core/ref';
 import { feltLayer, raiseFrom } from '@/core/stabbing';
 import type { After, Material, Needlework, Operation, StepTie } from '@/core/stage';
-import { grams, mgCm2, say, share, type Text } from '@/core/text';
+import { count, grams, mgCm2, mm, say, share, type Text } from '@/core/text';
 import type { LayerPlan, ShadedArea } from './layers/area-shade';
 import type { Judged } from './judging/judged';
+import { wispsOn } from './shade-methods';
 import type { MarkingPlan } from './shade-plan';
 
 export interface ShadeWorkInput {
@@ -123,15 +124,22 @@ export function layerStep(x: ShadeWorkInput, { layer: l, name, on, hostId, id, a
   };
 }
 
+/** In how many wisps, and how long they are drawn off. */
+const inWisps = (l: LayerPlan): Text =>
+  l.wispMm === null
+    ? say``
+    : say`, in ${count(wispsOn(l.areaMm2))} ${wispsOn(l.areaMm2) === 1 ? 'wisp' : 'wisps'} of ${mm(l.wispMm)}`;
+
 function does(l: LayerPlan, name: string): Text {
   if (l.says === 'raised')
     return say`Raise ${l.wool} on ${name} with the reverse needle, about ${share(l.share ?? 0)} of it`;
   if (l.says === 'flecks')
     return say`Bring flecks of ${l.wool} onto ${name}, about ${share(l.share ?? 0)} of it: tiny wisps, ${grams(l.mass?.value ?? 0)}`;
   if (l.says === 'deep line') return say`Felt a line of ${l.wool} deep into ${name}, ${grams(l.mass?.value ?? 0)}`;
-  if (l.says === 'veil over the shadow') return say`Veil the line on ${name} with ${l.wool}, ${mgCm2(l.arealMgCm2)}`;
+  if (l.says === 'veil over the shadow')
+    return say`Veil the line on ${name} with ${l.wool}, ${mgCm2(l.arealMgCm2)}${inWisps(l)}`;
   if (l.says === 'line') return say`Lay a line of ${l.wool} on ${name}, ${grams(l.mass?.value ?? 0)}`;
   if (l.says === 'highlight')
-    return say`Lay a highlight of ${l.wool} on ${name}, ${mgCm2(l.arealMgCm2)}, ${grams(l.mass?.value ?? 0)}`;
-  return say`Lay a ${l.amount ?? 'thin'} veil of ${l.wool} over ${name}, ${mgCm2(l.arealMgCm2)}, ${grams(l.mass?.value ?? 0)}`;
+    return say`Lay a highlight of ${l.wool} on ${name}, ${mgCm2(l.arealMgCm2)}, ${grams(l.mass?.value ?? 0)}${inWisps(l)}`;
+  return say`Lay a ${l.amount ?? 'thin'} veil of ${l.wool} over ${name}, ${mgCm2(l.arealMgCm2)}, ${grams(l.mass?.value ?? 0)}${inWisps(l)}`;
 }

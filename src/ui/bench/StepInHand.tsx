@@ -13,6 +13,7 @@ import { setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { DepthPicture } from '@/ui/needles/DepthPicture';
 import { useUnits } from '@/ui/parts/useUnits';
+import { howToWeigh } from '@/core/wool/weighing';
 import { woolName } from '@/units/wool-words';
 import { clock, useNow } from './clock';
 
@@ -22,8 +23,11 @@ export function StepInHand({ step }: { step: Step }) {
   const timer = useDesk((s) => s.view.timer);
   const needles = useDesk((s) => s.cupboard.needles);
   const lots = useDesk((s) => s.cupboard.lots);
-  const { q, t } = useUnits();
+  const hand = useDesk((s) => s.hand);
+  const { q, t, masses } = useUnits();
   const o = step.operation;
+  const wool = woolIn(o);
+  const grams = masses(wool.map((w) => w.massG));
   const p = plan.work.progress.find((x) => x.id === o.id)!;
   const done = p.share >= 1;
   const running = isRunning(timer, o.id);
@@ -78,12 +82,16 @@ export function StepInHand({ step }: { step: Step }) {
         <Box sx={{ fontSize: 13, color: 'warning.main', mb: 1 }}>Not yet: {open.map((b) => t(b.why)).join(' ')}</Box>
       )}
       <Box sx={{ display: 'flex', gap: 2.5, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
-        {woolIn(o).map((w) => (
-          <Box key={w.lotId}>
-            <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{q({ kind: 'mass', value: w.massG })}</Box>
-            <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{woolName(lots, w.lotId)}</Box>
-          </Box>
-        ))}
+        {wool.map((w, i) => {
+          const how = howToWeigh(w.massG, hand);
+          return (
+            <Box key={w.lotId}>
+              <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{grams[i]}</Box>
+              <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{woolName(lots, w.lotId)}</Box>
+              {how && <Box sx={{ fontSize: 13 }}>{t(how)}</Box>}
+            </Box>
+          );
+        })}
         {o.cutLengthMm !== null && (
           <Box>
             <Box sx={{ ...figures, fontSize: 32, lineHeight: 1.2 }}>{q({ kind: 'length', value: o.cutLengthMm })}</Box>

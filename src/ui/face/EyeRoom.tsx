@@ -28,7 +28,8 @@ export function EyeRoom() {
   const l = eyes.layers;
   const layers = (recipe: (x: Eyes['layers']) => void) => editEyes((e) => recipe(e.layers));
   const lids = (recipe: (x: Eyes['lids']) => void) => editEyes((e) => recipe(e.lids));
-  const bought = EYE_SPECS[eyes.kind].made === 'bought';
+  const { made } = EYE_SPECS[eyes.kind];
+  const [bought, felted, closed] = [made === 'bought', made === 'wool', made === 'line'];
   const clock = plan?.eyes.ladder.eyes.map((e) => e.lights[0]?.hour).filter((h): h is number => h !== undefined) ?? [];
   return (
     <>
@@ -66,16 +67,18 @@ export function EyeRoom() {
               </Box>
             ))}
           </Box>
-          <SmallTable
-            label="Sizes from rim to light"
-            head={['Layer', 'wide', 'high', '']}
-            rows={plan.eyes.ladder.rungs.map((r) => [
-              r.name,
-              q({ kind: 'fine', value: r.widthMm }),
-              q({ kind: 'fine', value: r.highMm }),
-              r.tooSmall ? '! too small' : '✓',
-            ])}
-          />
+          {plan.eyes.ladder.rungs.length > 0 && (
+            <SmallTable
+              label="Sizes from rim to light"
+              head={['Layer', 'wide', 'high', '']}
+              rows={plan.eyes.ladder.rungs.map((r) => [
+                r.name,
+                q({ kind: 'fine', value: r.widthMm }),
+                q({ kind: 'fine', value: r.highMm }),
+                r.tooSmall ? '! too small' : '✓',
+              ])}
+            />
+          )}
           {clock.length > 0 && (
             <Box sx={{ fontSize: 13, mb: 1 }}>
               The light stands at {clock.map((h) => clockWords(h)).join(' and ')} on the clock
@@ -90,24 +93,30 @@ export function EyeRoom() {
       )}
       <Box role="group" aria-label="Layers of the eye">
         <Typography variant="h3" component="h2">
-          Layers
+          {closed ? 'The line' : 'Layers'}
         </Typography>
-        <FaceField
-          label="Rim"
-          value={l.rimMm}
-          bounds={L.rimMm}
-          slide={[0, 4, 0.1]}
-          disabled={!canEdit}
-          onChange={(v) => layers((x) => void (x.rimMm = v))}
-        />
+        {!closed && (
+          <FaceField
+            label="Rim"
+            value={l.rimMm}
+            bounds={L.rimMm}
+            slide={[0, 4, 0.1]}
+            disabled={!canEdit}
+            onChange={(v) => layers((x) => void (x.rimMm = v))}
+          />
+        )}
         <WoolField
-          label="Rim of"
+          label={closed ? 'Line of' : 'Rim of'}
           value={l.rimLotId}
           none="dark, not chosen"
           disabled={!canEdit}
           onChange={(id) => layers((x) => void (x.rimLotId = id))}
         />
-        {!bought && (
+        {closed && (
+          <Box sx={{ fontSize: 13, my: 0.5 }}>A closed eye is one line between two lids; nothing lies behind it.</Box>
+        )}
+        {bought && <Box sx={{ fontSize: 13, my: 0.5 }}>Iris and pupil are as the eye was bought.</Box>}
+        {felted && (
           <>
             <ChoiceRow
               label="Iris"
@@ -147,142 +156,158 @@ export function EyeRoom() {
             />
           </>
         )}
-        <PickField
-          label="Pupil"
-          value={l.pupil}
-          options={PUPILS.map((p) => ({ value: p, says: p }))}
-          disabled={!canEdit}
-          onChange={(v) => layers((x) => void (x.pupil = v as typeof x.pupil))}
-        />
-        <ChoiceRow
-          label="Light it is seen in"
-          options={choices(LIGHTINGS)}
-          value={l.lighting}
-          disabled={!canEdit}
-          onChange={(v) => layers((x) => void (x.lighting = v))}
-        />
-        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-          Lights
-        </Typography>
-        <ChoiceRow
-          label="Lights of the two eyes"
-          options={[
-            { value: 'one lamp', says: 'as one lamp gives' },
-            { value: 'mirrored', says: 'mirrored' },
-            { value: 'none', says: 'none' },
-          ]}
-          value={l.lights}
-          disabled={!canEdit}
-          onChange={(v) => layers((x) => void (x.lights = v))}
-        />
-        {l.lights !== 'none' && bought && (
-          <Box sx={{ fontSize: 13, my: 0.5 }}>
-            A bought eye shines by itself: the picture shows where a lamp is seen in it.
-          </Box>
-        )}
-        {l.lights !== 'none' && (
+        {felted && (
           <>
-            <FaceField
-              label="Lamp to the right"
-              kind="angle"
-              value={l.lampSideDeg}
-              bounds={L.lampSideDeg}
-              slide={[-90, 90, 5]}
+            <PickField
+              label="Pupil"
+              value={l.pupil}
+              options={PUPILS.map((p) => ({ value: p, says: p }))}
               disabled={!canEdit}
-              onChange={(v) => layers((x) => void (x.lampSideDeg = v))}
+              onChange={(v) => layers((x) => void (x.pupil = v as typeof x.pupil))}
             />
-            <FaceField
-              label="Lamp above"
-              kind="angle"
-              value={l.lampHeightDeg}
-              bounds={L.lampHeightDeg}
-              slide={[-30, 90, 5]}
+            <ChoiceRow
+              label="Light it is seen in"
+              options={choices(LIGHTINGS)}
+              value={l.lighting}
               disabled={!canEdit}
-              onChange={(v) => layers((x) => void (x.lampHeightDeg = v))}
+              onChange={(v) => layers((x) => void (x.lighting = v))}
             />
-            {!bought && (
+          </>
+        )}
+        {!closed && (
+          <>
+            <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
+              Lights
+            </Typography>
+            <ChoiceRow
+              label="Lights of the two eyes"
+              options={[
+                { value: 'one lamp', says: 'as one lamp gives' },
+                { value: 'mirrored', says: 'mirrored' },
+                { value: 'none', says: 'none' },
+              ]}
+              value={l.lights}
+              disabled={!canEdit}
+              onChange={(v) => layers((x) => void (x.lights = v))}
+            />
+            {l.lights !== 'none' && bought && (
+              <Box sx={{ fontSize: 13, my: 0.5 }}>
+                A bought eye shines by itself: the picture shows where a lamp is seen in it.
+              </Box>
+            )}
+            {l.lights !== 'none' && (
               <>
                 <FaceField
-                  label="Size"
-                  value={l.lightMm}
-                  bounds={L.lightMm}
-                  slide={[0.2, 4, 0.1]}
+                  label="Lamp to the right"
+                  kind="angle"
+                  value={l.lampSideDeg}
+                  bounds={L.lampSideDeg}
+                  slide={[-90, 90, 5]}
                   disabled={!canEdit}
-                  onChange={(v) => layers((x) => void (x.lightMm = v))}
-                />
-                <CheckField
-                  label="A second light, a quarter of it"
-                  value={l.secondLight}
-                  disabled={!canEdit}
-                  onChange={(v) => layers((x) => void (x.secondLight = v))}
+                  onChange={(v) => layers((x) => void (x.lampSideDeg = v))}
                 />
                 <FaceField
-                  label="Dark line"
-                  value={l.darkLineMm}
-                  bounds={L.darkLineMm}
-                  slide={[0, 2, 0.1]}
+                  label="Lamp above"
+                  kind="angle"
+                  value={l.lampHeightDeg}
+                  bounds={L.lampHeightDeg}
+                  slide={[-30, 90, 5]}
                   disabled={!canEdit}
-                  onChange={(v) => layers((x) => void (x.darkLineMm = v))}
+                  onChange={(v) => layers((x) => void (x.lampHeightDeg = v))}
                 />
-                <WoolField
-                  label="Light of"
-                  value={l.lightLotId}
-                  none="white, not chosen"
-                  disabled={!canEdit}
-                  onChange={(id) => layers((x) => void (x.lightLotId = id))}
-                />
+                {!bought && (
+                  <>
+                    <FaceField
+                      label="Size"
+                      value={l.lightMm}
+                      bounds={L.lightMm}
+                      slide={[0.2, 4, 0.1]}
+                      disabled={!canEdit}
+                      onChange={(v) => layers((x) => void (x.lightMm = v))}
+                    />
+                    <CheckField
+                      label="A second light, a quarter of it"
+                      value={l.secondLight}
+                      disabled={!canEdit}
+                      onChange={(v) => layers((x) => void (x.secondLight = v))}
+                    />
+                    <FaceField
+                      label="Dark line"
+                      value={l.darkLineMm}
+                      bounds={L.darkLineMm}
+                      slide={[0, 2, 0.1]}
+                      disabled={!canEdit}
+                      onChange={(v) => layers((x) => void (x.darkLineMm = v))}
+                    />
+                    <WoolField
+                      label="Light of"
+                      value={l.lightLotId}
+                      none="white, not chosen"
+                      disabled={!canEdit}
+                      onChange={(id) => layers((x) => void (x.lightLotId = id))}
+                    />
+                  </>
+                )}
               </>
             )}
           </>
         )}
-        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-          Where it looks
-        </Typography>
-        <FaceField
-          label="To its side"
-          kind="angle"
-          value={eyes.gazeSideDeg}
-          bounds={B.gazeSideDeg}
-          slide={[-30, 30, 1]}
-          disabled={!canEdit}
-          onChange={(v) => editEyes((e) => void (e.gazeSideDeg = v))}
-        />
-        <FaceField
-          label="Up"
-          kind="angle"
-          value={eyes.gazeUpDeg}
-          bounds={B.gazeUpDeg}
-          slide={[-30, 30, 1]}
-          disabled={!canEdit}
-          onChange={(v) => editEyes((e) => void (e.gazeUpDeg = v))}
-        />
-        <CheckField
-          label="Both turn in toward one thing"
-          value={eyes.converge}
-          disabled={!canEdit}
-          onChange={(v) => editEyes((e) => void (e.converge = v))}
-        />
+        {felted && (
+          <>
+            <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
+              Where it looks
+            </Typography>
+            <FaceField
+              label="To its left"
+              kind="angle"
+              value={eyes.gazeSideDeg}
+              bounds={B.gazeSideDeg}
+              slide={[-30, 30, 1]}
+              disabled={!canEdit}
+              onChange={(v) => editEyes((e) => void (e.gazeSideDeg = v))}
+            />
+            <FaceField
+              label="Up"
+              kind="angle"
+              value={eyes.gazeUpDeg}
+              bounds={B.gazeUpDeg}
+              slide={[-30, 30, 1]}
+              disabled={!canEdit}
+              onChange={(v) => editEyes((e) => void (e.gazeUpDeg = v))}
+            />
+            <CheckField
+              label="Both turn in toward one thing"
+              value={eyes.converge}
+              disabled={!canEdit}
+              onChange={(v) => editEyes((e) => void (e.converge = v))}
+            />
+          </>
+        )}
         <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
           Lids
         </Typography>
-        <FaceField
-          label="Upper lid"
-          kind="share"
-          value={eyes.lids.upper}
-          bounds={B.lids.shape.upper}
-          slide={[0, 1, 0.01]}
-          disabled={!canEdit}
-          onChange={(v) => lids((x) => void (x.upper = v))}
-        />
-        <FaceField
-          label="Lower lid"
-          kind="share"
-          value={eyes.lids.lower}
-          bounds={B.lids.shape.lower}
-          slide={[0, 1, 0.01]}
-          disabled={!canEdit}
-          onChange={(v) => lids((x) => void (x.lower = v))}
-        />
+        {!closed && (
+          <>
+            <FaceField
+              label="Upper lid"
+              kind="share"
+              value={eyes.lids.upper}
+              bounds={B.lids.shape.upper}
+              slide={[0, 1, 0.01]}
+              disabled={!canEdit}
+              onChange={(v) => lids((x) => void (x.upper = v))}
+            />
+            <FaceField
+              label="Lower lid"
+              kind="share"
+              value={eyes.lids.lower}
+              bounds={B.lids.shape.lower}
+              slide={[0, 1, 0.01]}
+              disabled={!canEdit}
+              onChange={(v) => lids((x) => void (x.lower = v))}
+            />
+          </>
+        )}
         <FaceField
           label="Inner corner up"
           value={eyes.lids.innerMm}
@@ -299,14 +324,16 @@ export function EyeRoom() {
           disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.outerMm = v))}
         />
-        <FaceField
-          label="Dark below"
-          value={eyes.lids.darkMm}
-          bounds={B.lids.shape.darkMm}
-          slide={[0, 3, 0.1]}
-          disabled={!canEdit}
-          onChange={(v) => lids((x) => void (x.darkMm = v))}
-        />
+        {!closed && (
+          <FaceField
+            label="Dark below"
+            value={eyes.lids.darkMm}
+            bounds={B.lids.shape.darkMm}
+            slide={[0, 3, 0.1]}
+            disabled={!canEdit}
+            onChange={(v) => lids((x) => void (x.darkMm = v))}
+          />
+        )}
         <WoolField
           label="Lids of"
           value={eyes.lids.lotId}

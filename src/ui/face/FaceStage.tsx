@@ -59,6 +59,7 @@ const ROOMS: Partial<Record<FindingCode, FaceRoom>> = {
   'face-eye-hidden': 'set',
   'face-small': 'eye',
   'face-dark-line': 'eye',
+  'face-light-hidden': 'eye',
   'face-eye-lost': 'eye',
 };
 const roomOf = (f: Finding): FaceRoom => ROOMS[f.code] ?? 'chart';

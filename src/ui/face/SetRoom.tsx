@@ -34,7 +34,7 @@ export function SetRoom() {
             {eyes.kind === 'stem' ? (
               <>
                 Drill <b>{q({ kind: 'angle', value: eyes.stem.inDeg })}</b> in and{' '}
-                <b>{q({ kind: 'angle', value: eyes.stem.downDeg })}</b> down, cut the stems to{' '}
+                <b>{q({ kind: 'angle', value: eyes.stem.downDeg })}</b> down along the hole, cut the stems to{' '}
                 <b>{q({ kind: 'fine', value: eyes.stem.lengthMm })}</b>.
               </>
             ) : (
@@ -120,7 +120,7 @@ export function SetRoom() {
               onChange={(v) => stem((x) => void (x.inDeg = v))}
             />
             <FaceField
-              label="Hole downward"
+              label="Hole down along it"
               kind="angle"
               value={eyes.stem.downDeg}
               bounds={S.downDeg}

@@ -4,7 +4,6 @@ import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { intoHead } from '@/core/face/head/head';
 import type { FacePlan } from '@/core/face/face';
-import { stemDirection } from '@/core/face/stems/stems';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import { useDesk } from '@/desk/store';
@@ -231,14 +230,13 @@ export function HoleGauge() {
     return <Box sx={{ fontSize: 13 }}>Hole angles are shown here for eyes on a stem.</Box>;
   }
   const { stem } = f.face.eyes;
-  const d = stemDirection('left', stem);
   return (
     <Box sx={{ display: 'flex', gap: 3, fontSize: 13, alignItems: 'center' }}>
-      <Angle name="inward, seen from above" degrees={deg(Math.atan2(-d[0], -d[2]))} />
-      <Angle name="downward, seen from the side" degrees={deg(Math.atan2(-d[1], -d[2]))} />
+      <Angle name="inward, seen from above" degrees={Math.round(stem.inDeg)} />
+      <Angle name="down, along the hole" degrees={Math.round(stem.downDeg)} />
       <Box sx={{ maxWidth: 260 }}>
-        Hold the awl along the slanted line, the straight line pointing straight back from the nose. Leave it in so that
-        the hole does not close, and look from the front before you glue.
+        Turn inward first, from straight back of the nose; then let the awl slope down from level along that line. Leave
+        it in so that the hole does not close, and look from the front before you glue.
       </Box>
     </Box>
   );

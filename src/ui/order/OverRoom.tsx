@@ -21,7 +21,7 @@ export function OverRoom() {
   const canEdit = useDesk((s) => s.canEdit);
   const stepId = useDesk((s) => s.view.stepId);
   const lots = useDesk((s) => s.cupboard.lots);
-  const { q, t } = useUnits();
+  const { q, t, masses } = useUnits();
   const [words, setWords] = useState('');
   const { steps, ties, progress, changed } = plan.work;
   const begun = steps.filter((s) => progressOf(plan, s.operation.id).share > 0);
@@ -135,7 +135,7 @@ export function OverRoom() {
                 {over.wool.length > 0 && (
                   <>
                     {' '}
-                    and <b>{woolWords(over.wool, lots, (value) => q({ kind: 'mass', value })).join(', ')}</b>
+                    and <b>{woolWords(over.wool, lots, masses).join(', ')}</b>
                   </>
                 )}
                 .

@@ -20,8 +20,10 @@ export function StepDocket() {
   const pieceId = useDesk((s) => s.piece!.id);
   const moves = useDesk((s) => s.piece!.work.moves);
   const lots = useDesk((s) => s.cupboard.lots);
-  const { q, t } = useUnits();
+  const { q, t, weighed } = useUnits();
   const o = step.operation;
+  const wool = woolIn(o);
+  const grams = weighed(wool.map((w) => w.massG));
   const { steps, ties } = plan.work;
   const p = progressOf(plan, o.id);
   const before = ties.filter((x) => x.after === o.id);
@@ -46,10 +48,7 @@ export function StepDocket() {
         columns={3}
         list={[
           { label: 'time', value: q({ kind: 'time', value: o.minutes }) },
-          ...woolIn(o).map((w) => ({
-            label: woolName(lots, w.lotId).toLowerCase(),
-            value: q({ kind: 'mass', value: w.massG }),
-          })),
+          ...wool.map((w, i) => ({ label: woolName(lots, w.lotId).toLowerCase(), value: grams[i]! })),
           ...(o.cutLengthMm !== null ? [{ label: 'cut', value: q({ kind: 'length', value: o.cutLengthMm }) }] : []),
           ...(o.rows > 0 ? [{ label: 'rows', value: String(o.rows) }] : []),
           ...(slack !== undefined

@@ -236,9 +236,9 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
 
 function SittingHead({ sitting: s }: { sitting: Sitting }) {
   const { needles, lots } = useDesk((x) => x.cupboard);
-  const { q, t } = useUnits();
+  const { q, t, weighed } = useUnits();
   const out = [
-    ...woolWords(s.wool, lots, (value) => q({ kind: 'mass', value })),
+    ...woolWords(s.wool, lots, weighed),
     ...s.needles.map((id) => needles.find((n) => n.id === id)?.name ?? id),
     ...s.things.map((w) => t(w)),
   ];

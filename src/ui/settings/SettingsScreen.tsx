@@ -19,10 +19,19 @@ import { KeptHere } from './KeptHere';
 import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
 import { Report } from './Report';
+import { Weighing } from './Weighing';
 
 type Rate = Exclude<
   keyof Hand,
-  'kind' | 'schema' | 'spread' | 'coreDensityMgCm3' | 'blendModel' | 'benchMinutes' | 'times'
+  | 'kind'
+  | 'schema'
+  | 'spread'
+  | 'coreDensityMgCm3'
+  | 'blendModel'
+  | 'benchMinutes'
+  | 'times'
+  | 'scalesStepG'
+  | 'pinchMg'
 >;
 
 const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
@@ -163,6 +172,7 @@ export function SettingsScreen() {
             <Typography variant="body2" sx={{ mb: 1, color: 'text.secondary' }}>
               Rates the plan reckons with. The first values are a start; put in your own as you measure them.
             </Typography>
+            <Weighing />
             {RATES.map((r) => {
               const b = handSchema.shape[r.key];
               return (

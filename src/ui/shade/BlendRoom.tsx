@@ -33,7 +33,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
   const canEdit = useDesk((s) => s.canEdit);
-  const { q } = useUnits();
+  const { weighed } = useUnits();
   const { lots } = cupboard;
   const [recipe, setRecipe] = useState<Recipe>(() => {
     // Begun from what the coat is laid from.
@@ -61,6 +61,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const mainCurve = schools.find((s) => s.model === hand.blendModel)!.curve;
   const massG = woolFor(areal, areaMm2, hand);
   const whole = recipe.reduce((s, r) => s + r.parts, 0);
+  const grams = weighed(used.map((u) => (massG * u.parts) / whole));
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1.5, my: 1 }} role="group" aria-label="Predicted colour">
@@ -107,13 +108,7 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
         slide={{ min: 0.1, max: 20, step: 0.1 }}
         onChange={setAreal}
       />
-      <FactList
-        label={`Wool for ${doc.name}`}
-        list={used.map((u) => ({
-          what: u.lot!.name,
-          value: q({ kind: 'mass', value: (massG * u.parts) / whole }),
-        }))}
-      />
+      <FactList label={`Wool for ${doc.name}`} list={used.map((u, i) => ({ what: u.lot!.name, value: grams[i] }))} />
       <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
         <Button
           disabled={!canEdit || doc.coat.method === 'none'}

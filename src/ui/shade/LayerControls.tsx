@@ -9,6 +9,10 @@ import { isMixed, mixed } from '@/core/wool/recipe';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { MeasureField } from '@/ui/parts/MeasureField';
+import { useUnits } from '@/ui/parts/useUnits';
+import { ThinPicture } from '@/ui/pictures/ThinPicture';
+import { wispsOn } from '@/core/shade/shade-methods';
+import type { LayerPlan } from '@/core/shade/layers/area-shade';
 import { WoolField } from '@/ui/parts/WoolField';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
@@ -16,11 +20,14 @@ import { RecipeField } from './RecipeField';
 interface LayerControlsProps {
   readonly layer: Layer;
   readonly onChange: (layer: Layer) => void;
+  /** As it is planned, and the colour below it; null until it is. */
+  readonly plan: LayerPlan | null;
+  readonly groundHex: string;
   /** Where within the area it may lie; a marking says that by its shape. */
   readonly places?: boolean;
 }
 
-export function LayerControls({ layer, onChange, places = true }: LayerControlsProps) {
+export function LayerControls({ layer, onChange, plan, groundHex, places = true }: LayerControlsProps) {
   const canEdit = useDesk((s) => s.canEdit);
   const lots = useDesk((s) => s.cupboard.lots);
   const coatLot = useDesk((s) => {
@@ -160,10 +167,36 @@ export function LayerControls({ layer, onChange, places = true }: LayerControlsP
           />
         </>
       )}
+      {plan && <HowThin plan={plan} groundHex={groundHex} />}
       {places && (
         <WhereField where={layer.where} disabled={disabled} onChange={(where) => onChange({ ...layer, where })} />
       )}
     </>
+  );
+}
+
+/** The amount as a maker lays it: in how many wisps, and how thin that is. */
+function HowThin({ plan, groundHex }: { plan: LayerPlan; groundHex: string }) {
+  const lots = useDesk((s) => s.cupboard.lots);
+  const { q } = useUnits();
+  const lot = lots.find((l) => l.id === plan.parts[0]?.lotId);
+  if (plan.wispMm === null || !lot || plan.areaMm2 <= 0) return null;
+  const n = wispsOn(plan.areaMm2);
+  return (
+    <Box sx={{ display: 'flex', gap: 1.25, my: 0.75, fontSize: 13, alignItems: 'center' }}>
+      <ThinPicture
+        arealMgCm2={plan.arealMgCm2}
+        finenessUm={lot.finenessUm}
+        finenessCv={lot.finenessCv}
+        hex={plan.ownHex}
+        groundHex={groundHex}
+        says={`${q({ kind: 'areal', value: plan.arealMgCm2 })} of ${plan.wool}`}
+      />
+      <Box>
+        Divide it into <b>{n}</b> {n === 1 ? 'wisp' : 'wisps'}, {q({ kind: 'length', value: plan.wispMm })} long, for{' '}
+        {q({ kind: 'area', value: plan.areaMm2 })}. Half a centimetre of it, drawn large.
+      </Box>
+    </Box>
   );
 }
 

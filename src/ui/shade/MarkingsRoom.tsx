@@ -166,6 +166,7 @@ function Measures({ doc, plan }: { doc: PieceMarking; plan: NonNullable<ReturnTy
 }
 
 function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean }) {
+  const { plan } = useMarking();
   const parts = useDesk((s) => s.piece!.form.parts);
   const brush = useDesk((s) => s.view.brush);
   const reach = useDesk((s) => s.view.brushReach);
@@ -344,6 +345,8 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
         <LayerControls
           key={l.id}
           layer={l}
+          plan={plan?.layers.filter((x) => x.layerId === l.id).at(-1) ?? null}
+          groundHex={plan?.hostHex ?? '#808080'}
           places={false}
           onChange={(layer) => set({ layers: doc.layers.map((x) => (x.id === layer.id ? layer : x)) })}
         />

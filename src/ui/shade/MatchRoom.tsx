@@ -132,7 +132,7 @@ function Answers({
   doc: Area;
   canEdit: boolean;
 }) {
-  const { q } = useUnits();
+  const { q, weighed } = useUnits();
   const lots = useDesk((s) => s.cupboard.lots);
   const hand = useDesk((s) => s.hand);
   const accept = (a: Answer) => {
@@ -198,13 +198,13 @@ function Answers({
               <Box sx={{ width: 26, height: 34, bgcolor: a.hex }} />
             </Box>
             <Box sx={{ minWidth: 0 }}>
-              {a.wool.map((w) => (
+              {a.wool.map((w, i) => (
                 <Box key={w.name}>
                   {a.wool.length > 1 ? `${w.parts} ` : ''}
                   {w.name}
                   {w.massG !== null && (
                     <Box component="span" sx={{ ...figures, color: 'text.secondary', ml: 0.75 }}>
-                      {q({ kind: 'mass', value: w.massG })}
+                      {weighed(a.wool.map((x) => x.massG ?? 0))[i]}
                     </Box>
                   )}
                 </Box>

@@ -139,6 +139,8 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
           <LayerControls
             key={chosen.id}
             layer={chosen}
+            plan={planOf(chosen.id).at(-1) ?? null}
+            groundHex={shaded.groundHex}
             onChange={(layer) =>
               editShade(doc.id, (s) => ({ ...s, layers: s.layers.map((x) => (x.id === layer.id ? layer : x)) }))
             }

@@ -78,7 +78,7 @@ export async function answer({ kind, text }: Asked): Promise<Answer> {
       date: body.data.date ?? new Date(),
       fonts: await fontsOnDisk(),
     };
-    return { ok: true, ...(await makeSheet(kind, piece.value, plan, cupboard.value, options)) };
+    return { ok: true, ...(await makeSheet(kind, piece.value, plan, cupboard.value, hand.value, options)) };
   } catch (e) {
     if (e instanceof NoSheet) return refuse(422, e.title, e.message);
     return refuse(500, 'The sheets could not be made', e instanceof Error ? e.message : String(e));

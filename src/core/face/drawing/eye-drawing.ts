@@ -6,6 +6,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Brows, Eyes } from '@/core/piece/face';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import type { EyeFace, Ladder } from '@/core/face/eyes/ladder';
+import { lidEdges } from '@/core/face/eyes/lid-edges';
 
 export type Ring = readonly (readonly [number, number])[];
 
@@ -80,19 +81,6 @@ function pupilRing(kind: Eyes['layers']['pupil'], [cx, cy]: readonly [number, nu
   return ellipse(cx, cy, w / 2, h / 2);
 }
 
-/**
- * The edge of a lid over the disc from its inner to its outer corner: how high it stands at x.
- * @param covered share of the height of the disc it covers, from above (1) or below (-1)
- */
-function lidEdge(radius: number, covered: number, from: 1 | -1, innerUp: number, outerUp: number, innerSign: 1 | -1) {
-  return (x: number): number => {
-    const t = x / radius;
-    const ends = innerSign * x > 0 ? innerUp : outerUp;
-    // The edge of the disc itself while nothing is covered, a level line at half.
-    return from * (1 - 2 * covered) * Math.sqrt(Math.max(0, radius * radius - x * x)) + ends * t * t;
-  };
-}
-
 /** A part of the disc beyond an edge, filled. */
 function lid(radius: number, edge: (x: number) => number, from: 1 | -1): Ring {
   const n = 24;
@@ -122,7 +110,8 @@ export function eyeShapes(eyes: Eyes, l: Ladder, face: EyeFace, discMm: number, 
       const most = R - layers.rimMm * 0.5;
       return r > most ? ([(x / r) * most, (y / r) * most] as const) : ([x, y] as const);
     });
-  if (layers.iris !== 'none' || EYE_SPECS[eyes.kind].made === 'bought') {
+  const bought = EYE_SPECS[eyes.kind].made === 'bought';
+  if (layers.iris !== 'none' || bought) {
     out.push({ name: 'iris', hex: c.iris, ring: clip(ellipse(at[0], at[1], l.irisMm / 2, l.irisMm / 2)) });
     if (l.innerMm !== null)
       out.push({
@@ -131,7 +120,11 @@ export function eyeShapes(eyes: Eyes, l: Ladder, face: EyeFace, discMm: number, 
         ring: clip(ellipse(at[0], at[1], l.innerMm / 2, l.innerMm / 2)),
       });
   }
-  out.push({ name: 'pupil', hex: c.pupil, ring: clip(pupilRing(layers.pupil, at, l.pupilMm[0], l.pupilMm[1])) });
+  out.push({
+    name: 'pupil',
+    hex: c.pupil,
+    ring: clip(pupilRing(bought ? 'round' : layers.pupil, at, l.pupilMm[0], l.pupilMm[1])),
+  });
   face.lights.forEach((x, i) =>
     out.push({
       name: i === 0 ? 'light' : 'second light',
@@ -140,12 +133,9 @@ export function eyeShapes(eyes: Eyes, l: Ladder, face: EyeFace, discMm: number, 
     }),
   );
   const { lids } = eyes;
-  if (lids.upper > 0 || lids.innerMm !== 0 || lids.outerMm !== 0) {
-    const edge = lidEdge(R, lids.upper, 1, lids.innerMm, -0.3 * lids.outerMm, innerSign);
-    out.push({ name: 'upper lid', hex: c.lids, ring: lid(R, edge, 1) });
-  }
-  if (lids.lower > 0 || lids.outerMm !== 0) {
-    const edge = lidEdge(R, lids.lower, -1, 0.3 * lids.innerMm, -lids.outerMm, innerSign);
+  const { upper, lower: edge } = lidEdges(eyes, discMm, face.side);
+  if (upper) out.push({ name: 'upper lid', hex: c.lids, ring: lid(R, upper, 1) });
+  if (edge) {
     out.push({ name: 'lower lid', hex: c.lids, ring: lid(R, edge, -1) });
     if (lids.darkMm > 0) {
       const n = 20;

@@ -6,6 +6,7 @@ import { VANISHES } from '@/core/shade/words';
 import { degrees, fine, say, share } from '@/core/text';
 import { half, set, type Judging, type Put } from '@/core/face/judging';
 import { DARK_LINE, FINEST_LINE, SMALLEST_DOT } from './ladder';
+import { lightHidden } from './lid-edges';
 
 /** Of its disc: a hunter that looks up to 70 degrees aside still meets the eye, a grazer from 63 on. Ours. */
 const HUNTER_LEAST = 0.35;
@@ -188,6 +189,41 @@ export function ofLayers({ face, plan }: Judging, put: Put): void {
       ],
     });
   }
+}
+
+/** So little of a light under a lid is not missed. Ours. */
+const LIGHT_CUT = 0.25;
+/** Half hidden, a light no longer reads as one. Ours. */
+const LIGHT_LOST = 0.5;
+
+/** A lid that hides the light which brings the eye to life. */
+export function ofLids({ face, plan }: Judging, put: Put): void {
+  const { eyes } = plan;
+  const hidden = (upper: number) =>
+    Math.max(0, ...eyes.ladder.eyes.map((e) => lightHidden({ lids: { ...face.eyes.lids, upper } }, eyes.discMm, e)));
+  const now = hidden(face.eyes.lids.upper);
+  if (now <= LIGHT_CUT) return;
+  // The furthest down the upper lid may come with the whole light seen.
+  const steps = Array.from({ length: 100 }, (_, k) => (99 - k) / 100).filter((x) => x < face.eyes.lids.upper);
+  const raised = steps.find((x) => hidden(x) === 0);
+  put({
+    id: 'face-light-hidden',
+    code: 'face-light-hidden',
+    severity: now > LIGHT_LOST ? 'caution' : 'note',
+    about: ref('feature', 'eyes'),
+    says: now >= 1 ? say`A lid hides the light of the eye.` : say`A lid hides ${share(now)} of the light of the eye.`,
+    why: say`The light brings it to life; under the lid it is not seen. Set it lower, or open the eye.`,
+    remedies:
+      raised === undefined
+        ? []
+        : [
+            {
+              label: say`Raise the upper lid to ${share(raised)}`,
+              effect: say`the whole light is seen`,
+              changes: [set(['eyes', 'lids', 'upper'], raised)],
+            },
+          ],
+  });
 }
 
 export function ofContrast({ face, plan, cupboard }: Judging, put: Put): void {

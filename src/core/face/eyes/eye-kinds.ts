@@ -108,7 +108,7 @@ export const EYE_SPECS: Readonly<Record<EyeKind, EyeKindSpec>> = {
     setting: 1.2,
     make: (n) => say`Cut ${n.two ? 'both stems' : 'the stem'} to ${fine(n.stemMm)}`,
     seat: (n) =>
-      say`Make ${n.two ? 'both holes' : 'the hole'} with the awl, ${degrees(n.inDeg)} inward and ${degrees(n.downDeg)} downward, leave the awl in so that the hole does not close, then fit ${n.two ? 'both eyes' : 'the eye'} dry and look from the front, from above and in profile`,
+      say`Make ${n.two ? 'both holes' : 'the hole'} with the awl, ${degrees(n.inDeg)} inward seen from above and ${degrees(n.downDeg)} down along the hole, leave the awl in so that the hole does not close, then fit ${n.two ? 'both eyes' : 'the eye'} dry and look from the front, from above and in profile`,
     set: (n) =>
       say`One dot of glue on ${n.two ? 'each stem, both eyes in' : 'the stem'}, hold while it sets and make another part meanwhile; never stab toward a stem`,
     caution: GLUE,

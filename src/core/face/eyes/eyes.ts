@@ -287,7 +287,8 @@ export function planEyes(s: EyeSetting): EyePlan {
       discMm,
       places.map((e) => e.side),
     ),
-    look: expression(eyes, face.brows),
+    // Where a bought or a closed eye looks is not decided by turning an iris.
+    look: expression(EYE_SPECS[eyes.kind].made === 'wool' ? eyes : { ...eyes, gazeUpDeg: 0 }, face.brows),
     edgeHex,
     around,
     contrast: edgeHex && around ? difference(labOf(edgeHex), around.lab) : null,
@@ -325,7 +326,7 @@ function tryStems(room: StemRoom, choice: StemChoice, mostMm: number) {
   const state = stemState(room, choice);
   return {
     state,
-    clearing: state.clear ? null : clearing(room, choice),
+    clearing: state.clear ? null : clearing(room, choice, mostMm),
     longestMm: longestClear(room, choice, mostMm),
   };
 }

@@ -4,6 +4,7 @@ import { brownHare } from '../../../../demo/load';
 import type { Eyes } from '@/core/piece/face';
 import { eyeColours, eyeShapes, type Ring } from '@/core/face/drawing/eye-drawing';
 import { CONVERGE_DEG, ladder, SECOND_LIGHT, SMALLEST_DOT } from './ladder';
+import { lightHidden } from './lid-edges';
 
 const base = brownHare.face!.eyes;
 const eye = (recipe: (e: Draft<Eyes>) => void): Eyes => produce(base, recipe) as Eyes;
@@ -134,8 +135,73 @@ describe('the eye from rim to light', () => {
       SEEN,
       both,
     );
+    // A glance to its left: both irises go the same way, to the viewer's right.
     expect(aside.eyes[0]!.gaze[0]).toBeGreaterThan(0);
-    expect(aside.eyes[1]!.gaze[0]).toBeLessThan(0);
+    expect(aside.eyes[1]!.gaze[0]).toBeCloseTo(aside.eyes[0]!.gaze[0], 9);
+  });
+  it('a closed eye lists no iris, pupil or light, and looks nowhere', () => {
+    const l = ladder(
+      eye((e) => {
+        e.kind = 'closed';
+        e.gazeSideDeg = 20;
+      }),
+      SEEN,
+      both,
+    );
+    expect(l.rungs).toEqual([]);
+    expect(l.eyes.map((e) => [e.lights, e.gaze])).toEqual([
+      [[], [0, 0]],
+      [[], [0, 0]],
+    ]);
+  });
+  it('a bought eye has a rim of wool at most: its iris and pupil are as it was bought, whatever was chosen before', () => {
+    const bought = (recipe: (e: Draft<Eyes>) => void) =>
+      eye((e) => {
+        e.kind = 'stem';
+        recipe(e);
+      });
+    const slit = bought((e) => {
+      e.layers.pupil = 'upright slit';
+      e.layers.rimMm = 0;
+      e.gazeSideDeg = 30;
+      e.converge = true;
+    });
+    const plain = bought((e) => {
+      e.layers.pupil = 'round';
+      e.layers.rimMm = 0;
+    });
+    expect(ladder(slit, SEEN, both).rungs).toEqual([]);
+    expect(ladder(slit, SEEN, both)).toEqual(ladder(plain, SEEN, both));
+    expect(shapes(slit)).toEqual(shapes(plain));
+    expect(
+      ladder(
+        bought((e) => void (e.layers.rimMm = 0.8)),
+        SEEN,
+        both,
+      ).rungs.map((r) => r.id),
+    ).toEqual(['rim']);
+  });
+});
+
+describe('lids over the light', () => {
+  const lids = (upper: number, lower = 0) => ({ lids: { ...base.lids, upper, lower, innerMm: 0, outerMm: 0 } });
+  const light = (y: number, sizeMm = 2) => ({
+    side: 'left' as const,
+    gaze: [0, 0] as const,
+    lights: [{ x: 0, y, sizeMm, hour: 12, movedIn: false }],
+  });
+  it('a level lid at half covers what lies above the middle (closed form)', () => {
+    expect(lightHidden(lids(0.5), SEEN, light(2))).toBe(1);
+    expect(lightHidden(lids(0.5), SEEN, light(0))).toBeCloseTo(0.5, 9);
+    expect(lightHidden(lids(0.5), SEEN, light(-0.5))).toBeCloseTo(0.25, 9);
+    expect(lightHidden(lids(0.5), SEEN, light(-1))).toBe(0);
+    // A quarter covered leaves a light of 2 whose top reaches half way up the radius.
+    expect(lightHidden(lids(0.25), SEEN, light(SEEN / 4 - 1))).toBeCloseTo(0, 9);
+  });
+  it('the lower lid as well, and no lid hides nothing', () => {
+    expect(lightHidden(lids(0, 0.5), SEEN, light(-2))).toBe(1);
+    expect(lightHidden(lids(0, 0), SEEN, light(3))).toBe(0);
+    expect(lightHidden(lids(1, 1), SEEN, { ...light(0), lights: [] })).toBe(0);
   });
 });
 

@@ -69,14 +69,15 @@ const GLASS_LIGHT = 0.16;
 
 /** @param discMm how wide the eye is seen */
 export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'right')[]): Ladder {
+  if (eyes.kind === 'closed') return shut(sides);
   const l = eyes.layers;
   const irisMm = Math.max(0, discMm - 2 * l.rimMm);
-  const [pw, ph] = PUPIL[l.pupil][l.lighting];
-  const pupilMm = [pw * irisMm, ph * irisMm] as const;
-  const innerMm = l.innerLotId !== null && l.iris !== 'none' ? (irisMm + Math.max(...pupilMm)) / 2 : null;
-  const has = l.lights !== 'none';
-  // In glass the lamp itself is seen; nothing is felted.
+  // In glass the lamp itself is seen; iris and pupil are as they were bought, and nothing of them is felted or turned.
   const glass = EYE_SPECS[eyes.kind].made === 'bought';
+  const [pw, ph] = glass ? PUPIL.round.indoors : PUPIL[l.pupil][l.lighting];
+  const pupilMm = [pw * irisMm, ph * irisMm] as const;
+  const innerMm = !glass && l.innerLotId !== null && l.iris !== 'none' ? (irisMm + Math.max(...pupilMm)) / 2 : null;
+  const has = l.lights !== 'none';
   const lightMm = glass ? GLASS_LIGHT * discMm : l.lightMm;
   const darkMm = glass ? 0 : l.darkLineMm;
   const rung = (id: Rung['id'], name: string, widthMm: number, highMm: number, line = false): Rung => ({
@@ -89,9 +90,11 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
   const second = SECOND_LIGHT * lightMm;
   const rungs: Rung[] = [
     ...(l.rimMm > 0 ? [{ ...rung('rim', 'Rim, a ring', l.rimMm, l.rimMm, true), highMm: discMm }] : []),
-    ...(l.iris !== 'none' ? [rung('iris', l.iris === 'ring' ? 'Iris, a ring' : 'Iris, a disc', irisMm, irisMm)] : []),
+    ...(!glass && l.iris !== 'none'
+      ? [rung('iris', l.iris === 'ring' ? 'Iris, a ring' : 'Iris, a disc', irisMm, irisMm)]
+      : []),
     ...(innerMm !== null ? [rung('inner', 'Second colour of the iris', innerMm, innerMm)] : []),
-    rung('pupil', `Pupil, ${l.pupil}`, pupilMm[0], pupilMm[1]),
+    ...(glass ? [] : [rung('pupil', `Pupil, ${l.pupil}`, pupilMm[0], pupilMm[1])]),
     ...(has && !glass ? [rung('light', 'Light', lightMm, lightMm)] : []),
     ...(has && !glass && l.secondLight ? [rung('second', 'Second light', second, second)] : []),
   ];
@@ -108,10 +111,12 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
     // The viewer meets the animal's right eye on the left of the picture.
     const c = side === 'right' && l.lights === 'mirrored' ? mirroredLight(main) : main;
     const lights = !has ? [] : [put(c, lightMm), ...(l.secondLight ? [put(opposite(c), second)] : [])];
-    const out = side === 'left' ? 1 : -1;
-    const turn = eyes.gazeSideDeg - (eyes.converge ? CONVERGE_DEG : 0);
+    if (glass) return { side, lights, gaze: [0, 0] };
+    // A glance turns both eyes the same way, to its left on the viewer's right; what is near turns both in.
+    const inward = side === 'left' ? -1 : 1;
+    const turn = eyes.gazeSideDeg + (eyes.converge ? inward * CONVERGE_DEG : 0);
     const swing = (d: number) => (discMm / 2) * Math.sin((d * Math.PI) / 180);
-    return { side, lights, gaze: [out * swing(turn), swing(eyes.gazeUpDeg)] };
+    return { side, lights, gaze: [swing(turn), swing(eyes.gazeUpDeg)] };
   });
   const first = faces[0]?.lights[0];
   return {
@@ -123,6 +128,16 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
     darkLineMm: first && !glass ? discMm / 2 - Math.hypot(first.x, first.y) - first.sizeMm / 2 : null,
   };
 }
+
+/** A closed eye is one line: nothing of what lies behind its lids is made. */
+const shut = (sides: readonly ('left' | 'right')[]): Ladder => ({
+  rungs: [],
+  irisMm: 0,
+  innerMm: null,
+  pupilMm: [0, 0],
+  eyes: sides.map((side): EyeFace => ({ side, lights: [], gaze: [0, 0] })),
+  darkLineMm: null,
+});
 
 /** The second light lies across the eye from the first, further in (common practice: smaller, below). */
 const opposite = (c: Catchlight): Catchlight => ({

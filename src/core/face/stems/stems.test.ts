@@ -121,7 +121,7 @@ describe('stems', () => {
     });
     const now = { lengthMm: 10, inDeg: 60, downDeg: 10 };
     expect(stemState(r, now).clear).toBe(false);
-    const to = clearing(r, now)!;
+    const to = clearing(r, now, 80)!;
     expect(stemState(r, to).clear).toBe(true);
     expect(to.lengthMm).toBeLessThanOrEqual(now.lengthMm);
     const cost = (x: typeof now) =>
@@ -144,7 +144,17 @@ describe('stems', () => {
     // 12 - 2 l sin 45 - 1 >= the room wanted.
     expect(l).toBe(Math.floor(((12 - 1 - STEM_ROOM) / (2 * Math.SQRT1_2)) * 2) / 2);
   });
+  it('a remedy never asks for more stem than the eye has', () => {
+    const r = room(8);
+    const now = { lengthMm: 14, inDeg: 60, downDeg: 10 };
+    expect(clearing(r, now, 80)!.lengthMm).toBeGreaterThan(6);
+    for (const most of [12, 9.3, 6]) {
+      const to = clearing(r, now, most)!;
+      expect(to.lengthMm).toBeLessThanOrEqual(most);
+      expect(to.lengthMm).toBeLessThanOrEqual(longestClear(r, to, most + 0.5)! + 0.5);
+    }
+  });
   it('nothing helps where there is no room at all', () => {
-    expect(clearing(room(1.2), { lengthMm: 5, inDeg: 0, downDeg: 0 })).toBeNull();
+    expect(clearing(room(1.2), { lengthMm: 5, inDeg: 0, downDeg: 0 }, 80)).toBeNull();
   });
 });

@@ -95,14 +95,17 @@ const cost = (from: StemChoice, to: StemChoice): number =>
   Math.abs(to.lengthMm - from.lengthMm) / 1.5;
 
 /**
- * The smallest change that clears both stems, cutting them shorter or turning the holes; never longer than now.
+ * The smallest change that clears both stems, cutting them shorter or turning the holes; never longer than now, nor than the
+ * stem there is.
+ * @param most the stem of the eye chosen
  * @returns null when nothing does
  */
-export function clearing(room: StemRoom, now: StemChoice): StemChoice | null {
+export function clearing(room: StemRoom, now: StemChoice, most: number): StemChoice | null {
   const choices: { to: StemChoice; c: number }[] = [];
-  const lengths = [now.lengthMm];
-  for (let l = Math.floor(now.lengthMm / STEP_MM) * STEP_MM; l >= SHORTEST_STEM; l -= STEP_MM) {
-    if (l < now.lengthMm) lengths.push(l);
+  const longest = Math.min(now.lengthMm, most);
+  const lengths = [longest];
+  for (let l = Math.floor(longest / STEP_MM) * STEP_MM; l >= SHORTEST_STEM; l -= STEP_MM) {
+    if (l < longest) lengths.push(l);
   }
   const around = (x: number, lo: number, hi: number): number[] => {
     const out = [x];

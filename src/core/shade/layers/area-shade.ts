@@ -22,7 +22,7 @@ import { readyLayers, type Coated, type Missing, type ReadyLayer } from './layer
 import { lookOf, stepped, unstepped, type Look, type ShadeField } from './look';
 import type { MarkingOnSkin } from '@/core/shade/markings/marking-shape';
 import { recipeWords } from '@/core/wool/recipe';
-import { layerOfColour, layerWork } from '@/core/shade/shade-methods';
+import { layerOfColour, layerWork, wispLength } from '@/core/shade/shade-methods';
 import { over, presence, seenAfter } from './stack';
 import { veilLayers } from './veil';
 import { weightedPercentile } from '@/core/percentile';
@@ -54,6 +54,8 @@ export interface LayerPlan {
   readonly showsBy: number;
   /** Where several wools are blended: what each weighs, g. */
   readonly parts: readonly { readonly lotId: string; readonly name: string; readonly massG: number }[];
+  /** How long its wisps are drawn off, mm; null where nothing is laid. */
+  readonly wispMm: number | null;
 }
 
 export interface ShadedArea {
@@ -259,6 +261,7 @@ function layerPlan(
     showsBy: difference(labOfCurve(l.stack.curve), labOfCurve(after)),
     parts:
       mass && mix ? mix.parts.map((p) => ({ lotId: p.lot.id, name: p.lot.name, massG: p.share * mass.value })) : [],
+    wispMm: laid && mix ? wispLength(mix.parts.map((p) => p.lot)) : null,
   };
 }
 
