@@ -5,6 +5,8 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { methods } from '../src/core';
+import { DOUBTS } from '../src/core/method/doubt';
+import { doubtsIn } from '../src/core/method/span';
 import { HELD } from './held';
 import { pieceSchema } from '../src/core/piece/schema';
 import type { QuantityKind } from '../src/core/text';
@@ -50,8 +52,9 @@ const sections = methods.map((m) => {
 /** What every formula is held against. */
 const heldRows = methods.map((m) => {
   const h = HELD[m.id]!;
-  const by = 'test' in h ? `${h.against} (\`${h.test[0]}\`)` : `nothing outside is known; ${h.corrected} corrects it`;
-  return `| ${m.title} | ${m.basis} | ${by} |`;
+  const by = h === 'open' ? 'nothing outside is known; the maker’s own corrects it' : `${h.against} (\`${h.test[0]}\`)`;
+  const unsure = doubtsIn(m).map((d) => `${DOUBTS[d].of} (${Math.round(100 * DOUBTS[d].first)} %)`);
+  return `| ${m.title} | ${m.basis} | ${by} | ${unsure.join('; ')} |`;
 });
 
 writeFileSync(
@@ -63,8 +66,8 @@ writeFileSync(
     '',
     '## What each is held against',
     '',
-    '| formula | basis | held against |',
-    '| --- | --- | --- |',
+    '| formula | basis | held against | not known for sure, before you have measured |',
+    '| --- | --- | --- | --- |',
     ...heldRows,
     '',
     sections.join('\n'),

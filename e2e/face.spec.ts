@@ -226,6 +226,18 @@ test('eye builder: pupil, lamp by key, mirrored lights, lids and what the face s
   await choose(page.getByRole('option', { name: 'Closed eye' }));
   await room(page, 'Setting');
   await expect(docket(page).getByRole('list')).toContainText('Draw two lids over a small padding');
+  // What is closed has no iris, pupil or light to size, and looks nowhere.
+  await room(page, 'Eye builder');
+  const sizes = page.getByRole('table', { name: 'Sizes from rim to light' });
+  await expect(sizes).not.toContainText(/Pupil|Iris|Light/);
+  await expect(page.getByRole('slider', { name: 'Lamp', exact: true })).toHaveCount(0);
+  // A bought eye is as it was made.
+  await room(page, 'Chart');
+  await docket(page).getByRole('combobox', { name: 'Kind' }).click();
+  await choose(page.getByRole('option', { name: /stem/i }).first());
+  await room(page, 'Eye builder');
+  await expect(docket(page).getByRole('combobox', { name: 'Pupil', exact: true })).toHaveCount(0);
+  await expect(sizes).not.toContainText(/slit|Iris/);
 });
 
 test('whiskers and brows: added, threaded, glued with a trial first; fur that grows into the eye turned away', async ({

@@ -145,6 +145,18 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await page.keyboard.press('Control+z');
   await expect(stop).toHaveCount(0);
 
+  // A tail that is all fur round its wire: as drawn with fur over it, or a wrapped wire, with its sizes.
+  await part(page, 'Tail').click();
+  const under = docket(page).getByRole('group', { name: 'Under its fur' });
+  await under.getByRole('button', { name: 'as drawn, fur over it' }).click();
+  await expect(docket(page).getByText('Across with its fur')).toBeVisible();
+  await under.getByRole('button', { name: 'a wrapped wire' }).click();
+  await expect(docket(page).getByText('Across the wrapped wire')).toBeVisible();
+  await expect(docket(page).getByText('Across with its fur')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(under.getByRole('button', { name: 'thinner by its fur' })).toHaveAttribute('aria-pressed', 'true');
+
   await room(page, 'Frame');
   await expect(docket(page)).toContainText('Galvanised wire 1.2 mm in one piece');
   await page.getByRole('button', { name: 'separate wires' }).click();

@@ -92,6 +92,26 @@ test('cupboard, settings and handbook: changes reach the docket, units change ev
   await page.goto('/piece/pine-marten/coat');
   await expect(docket(page)).toContainText('1 9/16 in');
   await expect(page.getByText(/7 5\/16 in nose to tail/)).toBeVisible();
+  // What the scales do not show is told in pinches once ten of them are weighed.
+  await page.goto('/settings');
+  await page.getByLabel('Weights').click();
+  await choose(page.getByRole('option', { name: 'Grams' }));
+  const weighing = page.getByRole('group', { name: 'Weighing' });
+  await expect(weighing.getByRole('button', { name: '0.1 g', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  const ten = weighing.getByRole('textbox', { name: 'Ten of your pinches weigh' });
+  await ten.fill('0.001');
+  await expect(weighing).toContainText(/between .* and .* g/);
+  await ten.fill('0.2');
+  await ten.blur();
+  await expect(weighing).toContainText('are told in your pinches');
+  await saved(page);
+  await page.goto('/piece/pine-marten/order');
+  await expect(page.getByRole('region', { name: 'Steps by sitting' })).toContainText(/pinch(es)?/);
+  await page.goto('/settings');
+  await weighing.getByRole('button', { name: '0.01 g' }).click();
+  await weighing.getByRole('button', { name: 'Forget it' }).click();
+  await expect(weighing).toContainText('Not weighed yet');
+
   await page.goto('/handbook');
   await expect(page.getByRole('heading', { name: 'Cut length for a folded lay' })).toBeVisible();
   await accessible(page);

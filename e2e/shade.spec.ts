@@ -73,6 +73,8 @@ test('the marten has its layers, each with its wool; one is added, moved by key,
   await expect(hand.getByText('Amount must be between 0.1 mg/cm² and 60 mg/cm²')).toBeVisible();
   await amount.fill('2');
   await amount.blur();
+  await expect(hand).toContainText(/Divide it into \d+ wisps, [\d.]+ mm long, for \d/);
+  await expect(hand.getByRole('img', { name: /^2 mg\/cm² of / })).toBeVisible();
   await layers(page).getByRole('button', { name: 'Move Veil down' }).first().click();
   await expect(layers(page).getByRole('listitem').nth(1)).toContainText('2 mg/cm²');
   // Dragging by keyboard: lift, up, drop.

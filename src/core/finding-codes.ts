@@ -21,6 +21,7 @@ interface Stages {
     | 'staple'
     | 'base-shows'
     | 'base-aslant'
+    | 'may-show'
     | 'gaps'
     | 'winds'
     | 'uneven'
@@ -28,6 +29,7 @@ interface Stages {
     | 'too-close'
     | 'too-thick'
     | 'stands-out'
+    | 'may-stand-out'
     | 'long-for-body'
     | 'tips-band'
     | 'anchor-slips'
@@ -101,7 +103,7 @@ interface Stages {
     | 'level';
   readonly needle: 'none' | 'shut' | 'tight' | 'coarse' | 'eye' | 'lining' | 'nowhere' | 'prising' | 'missing';
   readonly order: 'ring' | 'cycle' | 'move' | 'no-time' | 'over' | 'changed';
-  readonly stock: 'short';
+  readonly stock: 'short' | 'close';
 }
 export type CodeOf<S extends keyof Stages> = `${S}-${Stages[S]}`;
 export type FindingCode = { [S in keyof Stages]: CodeOf<S> }[keyof Stages];

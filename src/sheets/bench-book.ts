@@ -12,7 +12,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import type { Step } from '@/core/order/order';
 import type { Sitting } from '@/core/order/work';
-import { format, timeSpan, words, type Units } from '@/units/units';
+import { between, format, timeSpan, words, type Units } from '@/units/units';
 import { weighed, woolWords } from '@/units/wool-words';
 import { faceSheets } from './face-sheets';
 import { MARGIN, Paper, type SheetOptions } from './paper';
@@ -39,7 +39,7 @@ export async function benchBook(
   paper.heading(`${piece.name}: bench book`, 'H1');
   paper.paragraph(
     `${work.steps.length - done} steps left${done > 0 ? `, ${done} done` : ''}, ${timeSpan(work.spanLeft)}, in ${work.sittings.length} sittings` +
-      `${work.finishDate ? `, done on ${work.finishDate}` : ''}. ${format({ kind: 'mass', value: plan.stock.needG }, u)} of wool.`,
+      `${work.finishDate ? `, done on ${work.finishDate}` : ''}. ${format({ kind: 'mass', value: plan.stock.needG }, u)} of wool (${between(plan.stock.span, 'mass', u)}).`,
   );
   paper.paragraph(
     'Needles are barbed and break: eyes on the point, fingers flat or guarded, count your needles before and after every sitting, and never leave one in the piece. ' +

@@ -25,7 +25,7 @@ export function coreTable(paper: Paper, core: Plan['core'], u: Units): void {
   }
   paper.paragraph(
     core.skin
-      ? `${g(core.massG)} of wool, between ${g(core.leastG)} and ${g(core.mostG)} as it is felted; ${format({ kind: 'volume', value: core.volumeMm3 }, u)}. ` +
+      ? `${g(core.massG)} of wool, between ${g(core.span.low)} and ${g(core.span.high)} as it is felted; ${format({ kind: 'volume', value: core.volumeMm3 }, u)}. ` +
           (core.school === 'under-built'
             ? 'Built smaller by the thickness of the coat, which brings it to its finished size.'
             : 'Built at full size, for a thin coat.')
@@ -40,7 +40,7 @@ export function coreTable(paper: Paper, core: Plan['core'], u: Units): void {
     core.parts.map((p) => [
       p.name,
       `${p.count === 2 ? '2 × ' : ''}${g(p.mass.value)}`,
-      `${g(p.leastG)} to ${g(p.mostG)}`,
+      `${g(p.span.low)} to ${g(p.span.high)}`,
       format(p.loose, u),
       p.madeApart ? 'made apart' : p.firmness,
       p.length ? format(p.length, u) : mm(p.axisMm),

@@ -10,7 +10,7 @@ import { wayOf } from '@/core/coat/ways';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import { format, masses, timeSpan, words, type Units } from '@/units/units';
+import { between, format, masses, timeSpan, words, type Units } from '@/units/units';
 import { woolWords } from '@/units/wool-words';
 import { drawColumn, GUTTER, type ColumnDrawing } from './lay-chart-drawing';
 import { buildSheets } from './build-sheets';
@@ -32,7 +32,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
   paper.heading(piece.name, 'H1');
   paper.paragraph(
     `${mm(plan.form.finishedMm)} nose to tail, ${mm(plan.form.heightMm)} high, 1 : ${plan.form.scale.value.toFixed(1).replace(/\.0$/, '')} of life. ` +
-      `${g(plan.stock.needG)} of wool for core and coat, ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
+      `${g(plan.stock.needG)} of wool (${between(plan.stock.span, 'mass', u)}), ${format({ kind: 'rowLength', value: plan.coat.totals.rowsMm }, u)} of rows, ` +
       `${timeSpan(plan.work.span)}, of work.`,
   );
   paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.y + 1), BAR);
@@ -67,12 +67,13 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
 
   paper.heading('Wool from the cupboard', 'H2');
   paper.table(
-    ['Wool', 'Needed', 'At hand', 'Short', 'Cost'],
-    [60, 20, 20, 20, 20],
-    [false, true, true, true, true],
+    ['Wool', 'Needed', 'Between', 'At hand', 'Short', 'Cost'],
+    [56, 20, 28, 20, 20, 20],
+    [false, true, true, true, true, true],
     plan.stock.lots.map((l) => [
       l.name,
       g(l.needG),
+      between(l.span, 'mass', u),
       g(l.haveG),
       l.shortG > 0 ? g(l.shortG) : 'no',
       l.cost ? format(l.cost, u) : 'no price',

@@ -150,7 +150,7 @@ describe('the core on paper', () => {
     expect(text).toContain(`Collars over the joints: ${format({ kind: 'mass', value: core.collarsG }, metric)}`);
   });
   it('is not told to be felted where it is an own base', () => {
-    const text = printed({ ...core, there: true, massG: 0, leastG: 0, mostG: 0, collarsG: 0 });
+    const text = printed({ ...core, there: true, massG: 0, span: { low: 0, likely: 0, high: 0 }, collarsG: 0 });
     expect(text).toContain('nothing of it is felted');
     expect(text).not.toMatch(/ g\b|between/);
   });

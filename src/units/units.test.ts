@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { format, forField, masses, metric, readField, time, type Units, timeSpan } from './units';
+import { between, format, forField, masses, metric, readField, time, type Units, timeSpan } from './units';
 
 const imperial: Units = { length: 'in', mass: 'oz', currency: '£' };
 const mm = (value: number) => ({ kind: 'length', value }) as const;
@@ -116,5 +116,16 @@ describe('what the maker types', () => {
         if (r.ok) expect(Math.abs(r.value - x)).toBeLessThanOrEqual(u === metric ? 0.0051 : 25.4 / 32 + 1e-9);
       }),
     );
+  });
+
+  it('what a figure may come to, in one unit and without saying it twice', () => {
+    const g = (low: number, high: number) => between({ low, high }, 'mass', metric);
+    expect(g(3.36, 5.14)).toBe('3.4 to 5.1 g');
+    expect(g(0.064, 0.118)).toBe('64 to 118 mg');
+    expect(g(0.131, 0.179)).toBe('0.13 to 0.18 g');
+    expect(g(3.41, 3.42)).toBe('about 3.4 g');
+    expect(between({ low: 0.948, high: 0.998 }, 'share', metric)).toBe('95 to over 99 %');
+    expect(between({ low: 40, high: 70 }, 'time', metric)).toBe('40 min to 1 h 10');
+    expect(between({ low: 25.4, high: 50.8 }, 'length', { ...metric, length: 'in' })).toBe('1 to 2 in');
   });
 });

@@ -70,6 +70,18 @@ export function timeSpan(s: { readonly low: number; readonly likely: number; rea
     : `${from} to ${high.n} ${high.unit}, likely ${most}`;
 }
 
+/** What a figure may come to: "3.4 to 5.1 g"; the figure alone where both ends read alike. */
+export function between(s: { readonly low: number; readonly high: number }, kind: QuantityKind, u: Units): string {
+  const ends = [s.low, s.high];
+  const [low, high] = (kind === 'mass' ? masses(ends, u) : ends.map((value) => format({ kind, value }, u))) as [
+    string,
+    string,
+  ];
+  if (low === high) return `about ${high}`;
+  const unit = / [^\d\s]+$/.exec(low)?.[0];
+  return `${unit && high.endsWith(unit) ? low.slice(0, -unit.length) : low} to ${high}`;
+}
+
 /** Too little for a tenth of a gram: milligrams in two figures. */
 const milligrams = (g: number): string => `${Number((g * 1000).toPrecision(2))} mg`;
 

@@ -61,8 +61,8 @@ describe('wool for the core', () => {
       expect(grams).toBeGreaterThan(2);
       expect(grams).toBeLessThan(4.5);
       // The range shown holds the 3 g.
-      expect(body.reduce((s, p) => s + p.leastG, 0)).toBeLessThan(3.4);
-      expect(body.reduce((s, p) => s + p.mostG, 0)).toBeGreaterThan(2.8);
+      expect(body.reduce((s, p) => s + p.span.low, 0)).toBeLessThan(3.4);
+      expect(body.reduce((s, p) => s + p.span.high, 0)).toBeGreaterThan(2.8);
     }
   });
 
@@ -91,8 +91,8 @@ describe('wool for the core', () => {
     );
     expect(plan.core.volumeMm3).toBeLessThan(plan.form.volumeMm3);
     for (const p of plan.core.parts) {
-      expect(p.leastG).toBeLessThan(p.mass.value);
-      expect(p.mostG).toBeGreaterThan(p.mass.value);
+      expect(p.span.low).toBeLessThan(p.mass.value);
+      expect(p.span.high).toBeGreaterThan(p.mass.value);
     }
     expect(plan.core.parts.filter((p) => p.count === 2).map((p) => p.id)).toEqual(['foreleg', 'hindleg', 'ear']);
     // Limbs look too long before they are joined.

@@ -7,7 +7,7 @@ export const coreMass = method({
   formula: 'M = V × ρ',
   inputs: {
     volume: letter('V', 'volume of the core', 'volume'),
-    density: letter('ρ', 'density it is felted to, in mg per cm³', 'density'),
+    density: letter('ρ', 'density it is felted to, in mg per cm³', 'density', 'core'),
   },
   result: letter('M', 'wool', 'mass'),
   source:
@@ -22,7 +22,7 @@ export const looseVolume = method({
   formula: 'V loose = M / ρ loose',
   inputs: {
     mass: letter('M', 'wool', 'mass'),
-    density: letter('ρ loose', 'density of teased wool, in mg per cm³', 'density'),
+    density: letter('ρ loose', 'density of teased wool, in mg per cm³', 'density', 'loose'),
   },
   result: letter('V loose', 'volume of the loose wool', 'volume'),
   source: 'Teased wool held loosely in the hands; weigh a known volume of yours to replace it.',
@@ -49,7 +49,7 @@ export const fringeLength = method({
   id: 'fringe-length',
   title: 'Loose fringe at the joint',
   formula: 'f = max(8 mm, d / 2)',
-  inputs: { across: letter('d', 'thickness of the part where it joins', 'length') },
+  inputs: { across: letter('d', 'thickness of the part where it joins', 'length', 'joint') },
   result: letter('f', 'fringe left unfelted', 'length'),
   source: 'A loose fringe is left at the joining end; its length is ours.',
   basis: 'ours',
@@ -62,7 +62,7 @@ export const collarMass = method({
   formula: 'm = π d × 2 f × 10 mg/cm²',
   inputs: {
     across: letter('d', 'thickness of the part where it joins', 'length'),
-    fringe: letter('f', 'fringe', 'length'),
+    fringe: letter('f', 'fringe', 'length', 'joint'),
   },
   result: letter('m', 'wool of the collar', 'mass'),
   source: 'A collar twice as wide as the fringe covers the joint and smooths out; its weight is ours.',
@@ -78,7 +78,7 @@ export const wrapMass = method({
     across: letter('D', 'across the wire with its wrapping', 'fine'),
     wire: letter('d', 'across the wire', 'fine'),
     length: letter('L', 'length wrapped', 'length'),
-    density: letter('ρ', 'density it is wound to, in mg per cm³', 'density'),
+    density: letter('ρ', 'density it is wound to, in mg per cm³', 'density', 'core'),
   },
   result: letter('m', 'wool', 'mass'),
   source: 'A tube of felt round the wire; a millimetre of it all round, ours.',
@@ -129,7 +129,7 @@ export const footGives = method({
   title: 'How far a foot gives',
   formula: 'δ = min(r/4, (3 F / (4 E √r))^⅔),  F = 0.00981 m',
   inputs: {
-    mass: letter('m', 'share of the weight it bears', 'mass'),
+    mass: letter('m', 'share of the weight it bears', 'mass', 'foot'),
     radius: letter('r', 'how round it is there', 'length'),
   },
   result: letter('δ', 'flattened by', 'length'),

@@ -1,6 +1,7 @@
 /** The core as it is planned: part by part, and all of it. Plain data; volumes mm3, masses g, lengths mm. */
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Figure } from '@/core/method/define';
+import type { Span } from '@/core/method/span';
 import type { Piece } from '@/core/piece/schema';
 import type { Section } from './core-sections';
 import type { Firmness } from './firmness';
@@ -25,8 +26,7 @@ export interface CorePart {
   /** Of one. */
   readonly volumeMm3: number;
   readonly mass: Figure;
-  readonly leastG: number;
-  readonly mostG: number;
+  readonly span: Span;
   readonly loose: Figure;
   /** Null for the part all others sit on. */
   readonly length: Figure | null;
@@ -52,8 +52,7 @@ export interface CorePlan {
   readonly parts: readonly CorePart[];
   /** Wool to build it from. */
   readonly massG: number;
-  readonly leastG: number;
-  readonly mostG: number;
+  readonly span: Span;
   /** Of it for the collars over the joints. */
   readonly collarsG: number;
   /** Of it wound over wires that fur makes a bush of. */

@@ -7,6 +7,8 @@ import { partDistance } from '@/core/geometry/field';
 import { scale as times, type Vec3 } from '@/core/geometry/vec';
 import { BARE_CORE } from '@/core/colour/bare';
 import { figure } from '@/core/method/define';
+import { spanOfFigure, spanOfSum } from '@/core/method/span';
+import { knownOfHand } from '@/core/piece/hand-known';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Context, Finding, Stage } from '@/core/stage';
 import { grams, say } from '@/core/text';
@@ -132,8 +134,7 @@ function partOf(
     count,
     volumeMm3,
     mass,
-    leastG: (volumeMm3 / 1000) * (density.least / 1000),
-    mostG: (volumeMm3 / 1000) * (density.most / 1000),
+    span: spanOfFigure(coreMass, mass, knownOfHand(hand)) ?? { low: 0, likely: 0, high: 0 },
     loose: figure(looseVolume, { mass: mass.value, density: hand.looseDensityMgCm3 }),
     length: b.part.on === null ? null : figure(limbLength, { visible: b.lengthMm - inside, inside, bend }),
     fringe,
@@ -163,6 +164,7 @@ export function planCore(
       ? []
       : [partOf({ piece, cupboard, hand }, w, i, shares.volume[i]!, shares.sections[i]!, fur[i]!)],
   );
+  const known = knownOfHand(hand);
   const sum = (of: (p: CorePart) => number) =>
     there ? 0 : parts.reduce((s, p) => s + (p.madeApart ? 0 : p.count * of(p)), 0);
   const collarsG = sum((p) => p.collar?.value ?? 0);
@@ -180,8 +182,10 @@ export function planCore(
       there,
       parts,
       massG,
-      leastG: sum((p) => p.leastG) + collarsG + wrapsG,
-      mostG: sum((p) => p.mostG) + collarsG + wrapsG,
+      span: spanOfSum([
+        { amount: massG - collarsG, doubts: [{ name: 'core', about: '', known }] },
+        { amount: collarsG, doubts: [{ name: 'joint', about: '', known }] },
+      ]),
       collarsG,
       wrapsG,
       minutes: timeFigure(hand, both(...operations.map((o) => o.work))),

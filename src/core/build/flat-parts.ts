@@ -37,7 +37,7 @@ export const feltMass = method({
   inputs: {
     area: letter('A', 'area of the finished outline', 'area'),
     thick: letter('t', 'thickness', 'length'),
-    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density'),
+    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density', 'core'),
   },
   result: letter('m', 'wool', 'mass'),
   source: 'Volume by the outline; density ours until a swatch replaces it.',
@@ -51,9 +51,9 @@ export const showsThrough = method({
   formula: 'share = (1 + κ n c²)^(−1/c²) with n = t ρ / m1',
   inputs: {
     thick: letter('t', 'thickness over the lining', 'length'),
-    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density'),
+    density: letter('ρ', 'density of flat felt, in mg per cm³', 'density', 'core'),
     layer: letter('m1', 'areal mass that covers once on average', 'areal'),
-    kappa: letter('κ', 'how far one layer hides', 'number'),
+    kappa: letter('κ', 'how far one layer hides', 'number', 'hides'),
     uneven: letter('c', 'unevenness of laying', 'number'),
   },
   result: letter('share', 'share of the lining that is not covered', 'share'),

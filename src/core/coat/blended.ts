@@ -20,7 +20,7 @@ export const blendPart = method({
   title: 'One wool of the blend',
   formula: 'Wᵢ = pᵢ W',
   inputs: {
-    mass: letter('W', 'wool of the blend', 'mass'),
+    mass: letter('W', 'wool of the blend', 'mass', 'lay'),
     share: letter('pᵢ', 'share of this wool in it', 'share'),
   },
   result: letter('Wᵢ', 'wool to take of it', 'mass'),

@@ -6,9 +6,13 @@ import type { Finding, Remedy } from '@/core/stage';
 import type { Laid } from '@/core/piece/coat';
 import { degrees, mgCm, mgCm2, mm, say, share, type Text } from '@/core/text';
 import { findWools } from '@/core/wool/find';
-import { WELL } from '@/core/coat/cover/cover';
+import { lockCover, rowCover, standingCover, stripCover, WELL } from '@/core/coat/cover/cover';
+import { layeredCover } from '@/core/coat/cover/cover-layer';
 import { edgeOf } from '@/core/coat/cover/enough';
-import { MOST_TIGHT, mostThatFits } from '@/core/coat/loft';
+import { furTightness, MOST_TIGHT, mostThatFits } from '@/core/coat/loft';
+import type { Figure, Method } from '@/core/method/define';
+import { DOUBTS } from '@/core/method/doubt';
+import { spanOfFigure } from '@/core/method/span';
 import { areaRemedy, findingOf, remedyOf, woolRemedy } from './remedy';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { withMeasure, type LayContext, type Look } from './way';
@@ -77,15 +81,34 @@ const percent = (x: number): number => Math.round(100 * x);
 /** Whether more of the base shows than may, by as much as can be read: 97.6 % is told as 98. */
 export const shows = (cover: number): boolean => percent(cover) < percent(WELL);
 
+const COVERS = new Map<string, Method>(
+  [rowCover, lockCover, standingCover, stripCover, layeredCover].map((m) => [m.id, m]),
+);
+
+/** Hidden as it should be, and yet it may show: with a little less wool than meant, or wool that spreads less. */
+function closeCover(c: LayContext, cover: Figure): Finding[] {
+  const span = spanOfFigure(COVERS.get(cover.method)!, cover, c.known);
+  if (!span || !shows(span.low)) return [];
+  return [
+    findingOf(
+      c,
+      'may-show',
+      'note',
+      say`Close: ${share(cover.value)} of the base hidden, but it may be between ${share(span.low)} and ${share(span.high)}.`,
+      say`What is not known is ${DOUBTS[span.doubts[0]!.name].of}. ${DOUBTS[span.doubts[0]!.name].sharpen}`,
+    ),
+  ];
+}
+
 /** Base that shows from above, else aslant. */
 export function coverFindings(
   c: LayContext,
-  cover: number,
-  slant: number,
+  { cover: seen, slant: aside }: { readonly cover: Figure; readonly slant: Figure },
   why: Text,
   remedies: readonly Remedy[],
   aslant: readonly Remedy[] = [],
 ): Finding[] {
+  const [cover, slant] = [seen.value, aside.value];
   if (shows(cover)) {
     return [
       findingOf(
@@ -98,8 +121,10 @@ export function coverFindings(
       ),
     ];
   }
-  if (percent(slant) >= percent(WELL_ASLANT)) return [];
+  const close = closeCover(c, seen);
+  if (percent(slant) >= percent(WELL_ASLANT)) return close;
   return [
+    ...close,
     findingOf(
       c,
       'base-aslant',
@@ -249,10 +274,26 @@ export function rootFindings(
   ];
 }
 
+/** It fits as planned, and yet it may not: laid thicker than meant, or standing lower than worked out. */
+function closeFit(c: LayContext, tightness: Figure): Finding[] {
+  const span = spanOfFigure(furTightness, tightness, c.known);
+  if (!span || span.high <= MOST_TIGHT) return [];
+  return [
+    findingOf(
+      c,
+      'may-stand-out',
+      'note',
+      say`Close: as much wool as so short a fur holds, or a little more.`,
+      say`What is not known is ${DOUBTS[span.doubts[0]!.name].of}. ${DOUBTS[span.doubts[0]!.name].sharpen}`,
+    ),
+  ];
+}
+
 /** More wool than fits under fur of its length: the nearest changes of one measure by which it does and still covers. */
 export function crowdFindings(c: LayContext, l: Look): Finding[] {
   const { tightness, tightLoft: loft = l.loft } = l;
-  if (!tightness || tightness.value <= MOST_TIGHT) return [];
+  if (!tightness) return [];
+  if (tightness.value <= MOST_TIGHT) return closeFit(c, tightness);
   const way = c.wayOf(c.spec.method);
   const own = { lot: c.lot, hand: c.hand, habit: c.habit, rise: c.rise };
   const lookAt = (key: string, value: number) => {

@@ -11,7 +11,7 @@ import { swapIn } from '@/core/wool/recipe';
 import { blendOf } from './blend-of';
 import { splitOver } from './blended';
 import type { ShapedAreas } from './coat-plan';
-import { learntFrom, learntTogether } from './learnt';
+import { asLearnt, knowing, knownOf, learntTogether } from './learnt';
 import type { Lay, LayContext } from './way';
 import { wayOf } from './ways';
 
@@ -30,10 +30,6 @@ export function layArea(
   const shape = shaped.shapes[index];
   const own = cupboard.lots.find((l) => l.id === coat.lotId);
   if (!shape || !own) return null;
-  const withLot = (l: typeof own) => {
-    const { swatches: _, ...learnt } = learntFrom(cupboard, l, hand);
-    return { lot: l, ...learnt };
-  };
   const wool = laidWool(own, blendOf(area), cupboard, hand);
   const { lot } = wool;
   const learnt = learntTogether(cupboard, wool, hand);
@@ -46,7 +42,8 @@ export function layArea(
     hand: learnt.hand,
     habit: learnt.habit,
     rise: learnt.rise,
-    withLot,
+    known: knownOf(learnt, hand),
+    withLot: (l) => asLearnt(cupboard, l, hand),
     parts: wool.parts,
     instead: insteadIn(area, index),
     wayOf,
@@ -61,7 +58,8 @@ export function layArea(
       })),
     keep: (slot, from, make) => memo.keep(`${slot}:${area.id}`, from, make),
   };
-  return { lay: splitOver(wayOf(coat.method).lay(context), wool, context), context, wool, swatches: learnt.swatches };
+  const lay = splitOver(wayOf(coat.method).lay(context), wool, context);
+  return { lay: knowing(lay, learnt), context, wool, swatches: learnt.swatches };
 }
 
 /** Putting another wool in place of one the area is laid from: in its blend where it has one. */

@@ -4,6 +4,9 @@ import { cupboard, pineMarten } from '../../../demo/load';
 import type { FoldOver, Wisps } from '@/core/piece/coat';
 import type { Swatch } from '@/core/piece/cupboard';
 import { defaultHand as hand } from '@/core/piece/hand';
+import type { Figure } from '@/core/method/define';
+import { spanOfFigure } from '@/core/method/span';
+import { methodOf } from '@/core/methods';
 import { learntFrom } from './learnt';
 import { wayOf } from './ways';
 
@@ -25,7 +28,7 @@ const look = (l: ReturnType<typeof taught>, coat = bib) => wayOf(coat.method).lo
 
 describe('what a practice swatch teaches', () => {
   it('nothing without one, and nothing from a swatch of another wool', () => {
-    expect(taught()).toEqual({ hand, habit: 1, rise: 1, swatches: 0 });
+    expect(taught()).toEqual({ hand, habit: 1, rise: 1, swatches: 0, known: {} });
     expect(taught(swatch({ coat: { ...bib, lotId: 'rust-top' } }))).toMatchObject({ habit: 1, rise: 1, swatches: 0 });
   });
 
@@ -87,5 +90,31 @@ describe('what a practice swatch teaches', () => {
     const better = planned(pineMarten, hidden, hand, coarse);
     expect(of(better, 'bib').pile.kappa).toBeGreaterThan(of(before, 'bib').pile.kappa);
     expect(of(after, 'tail').figures).toEqual(of(before, 'tail').figures);
+  });
+
+  it('says what it has measured, so that figures that rest on it are surer', () => {
+    expect(taught(swatch({ verdict: 'hidden' })).known).toEqual({ hides: 1, lay: 0, stands: 0 });
+    const all = taught(swatch({ loftMm: 5, weighedMgCm: 6 }), swatch({ id: 'two', name: 'b', weighedMgCm: 6.2 }));
+    expect(all.known).toEqual({ hides: 2, lay: 2, stands: 1 });
+    // What cannot be explained by any wool measures nothing.
+    expect(taught(swatch({ coat: { ...bib, spacingMm: 40 }, verdict: 'hidden' })).known.hides).toBe(0);
+  });
+
+  it('of an area that has swatches is in its figures, and makes their spans narrower', () => {
+    const swatched = {
+      ...cupboard,
+      swatches: [swatch({ verdict: 'shows a little', loftMm: 5, weighedMgCm: bib.layMgCm })],
+    };
+    const figuresOf = (c: typeof cupboard) =>
+      planned(pineMarten, c).coat.areas.find((a) => a.id === 'bib')!.fur!.figures;
+    const [before, after] = [figuresOf(cupboard), figuresOf(swatched)];
+    for (const key of ['mass', 'loft', 'cover'] as const) {
+      const wide = (f: Figure) => {
+        const s = spanOfFigure(methodOf(f.method), f)!;
+        return s.high / s.low;
+      };
+      expect(wide(after[key]), key).toBeLessThan(wide(before[key]));
+      expect(after[key].known, key).toEqual({ hides: 1, lay: 1, stands: 1 });
+    }
   });
 });

@@ -7,16 +7,20 @@ import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, Swatch } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { LaidWool } from '@/core/wool/laid-wool';
+import { together, type Known } from '@/core/method/doubt';
 import { WELL } from '@/core/coat/cover/cover';
-import type { Spec } from './way';
+import { knownOfHand } from '@/core/piece/hand-known';
+import type { Figure } from '@/core/method/define';
+import type { Lay, LayFigures, Spec } from './way';
 import { wayOf } from './ways';
 
 interface Learnt {
   readonly hand: Hand;
   readonly habit: number;
   readonly rise: number;
-  /** Swatches of this wool it rests on. */
+  /** Swatches of this wool it rests on, and what of it they have measured. */
   readonly swatches: number;
+  readonly known: Known;
 }
 
 /** Share hidden a verdict stands for: at least, at most. Ours. */
@@ -60,7 +64,7 @@ function kappaOf(s: Swatch, lot: Lot, hand: Hand): number | null {
 
 export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Learnt {
   const mine = cupboard.swatches.filter((s) => s.coat.method !== 'none' && s.coat.lotId === lot.id);
-  if (mine.length === 0) return { hand, habit: 1, rise: 1, swatches: 0 };
+  if (mine.length === 0) return { hand, habit: 1, rise: 1, swatches: 0, known: {} };
   const kappas = mine.flatMap((s) => kappaOf(s, lot, hand) ?? []);
   const rises = mine.flatMap((s) => {
     if (s.loftMm === null) return [];
@@ -68,11 +72,13 @@ export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand:
     const plain: Spec = { spec, lot, hand, habit: weighedOver(s), rise: 1 };
     return [s.loftMm / wayOf(spec.method).look(plain).loft.value];
   });
+  const habits = mine.filter((s) => s.weighedMgCm !== null).map(weighedOver);
   return {
     hand: kappas.length > 0 ? withKappa(hand, lot, mean(kappas)) : hand,
-    habit: mean(mine.filter((s) => s.weighedMgCm !== null).map(weighedOver)),
+    habit: mean(habits),
     rise: mean(rises),
     swatches: mine.length,
+    known: { hides: kappas.length, lay: habits.length, stands: rises.length },
   };
 }
 
@@ -81,8 +87,8 @@ export function learntTogether(cupboard: Pick<Cupboard, 'swatches'>, wool: LaidW
   const { parts, lot } = wool;
   const all = parts.map((p) => ({ share: p.share, form: p.lot.form, ...learntFrom(cupboard, p.lot, hand) }));
   if (all.length === 1) {
-    const { hand: h, habit, rise, swatches } = all[0]!;
-    return { hand: h, habit, rise, swatches };
+    const { hand: h, habit, rise, swatches, known } = all[0]!;
+    return { hand: h, habit, rise, swatches, known };
   }
   const by = (of: (x: (typeof all)[number]) => number) => all.reduce((s, x) => s + x.share * of(x), 0);
   return {
@@ -94,5 +100,28 @@ export function learntTogether(cupboard: Pick<Cupboard, 'swatches'>, wool: LaidW
     habit: by((x) => x.habit),
     rise: by((x) => x.rise),
     swatches: all.reduce((s, x) => s + x.swatches, 0),
+    known: leastKnown(all.map((x) => x.known)),
   };
+}
+
+/** What is known of a wool and of the hand it is laid by. */
+export const knownOf = (learnt: Learnt, hand: Hand): Known => together(knownOfHand(hand), learnt.known);
+
+/** Another wool as a judgement of a change wants it. */
+export function asLearnt(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Omit<Spec, 'spec'> {
+  const { hand: rates, habit, rise } = learntFrom(cupboard, lot, hand);
+  return { lot, hand: rates, habit, rise };
+}
+
+/** Figures that say what of them swatches have measured. */
+export const knowing = (lay: Lay, { known, swatches }: Learnt): Lay =>
+  swatches === 0 ? lay : { ...lay, figures: mapped(lay.figures, (f): Figure => ({ ...f, known })) };
+
+const mapped = (figures: LayFigures, by: (f: Figure) => Figure): LayFigures =>
+  Object.fromEntries(Object.entries(figures).map(([k, f]) => [k, by(f)])) as unknown as LayFigures;
+
+/** Of wools laid together no more is known than of the one least known. */
+function leastKnown(all: readonly Known[]): Known {
+  const names = Object.keys(together(...all)) as (keyof Known)[];
+  return Object.fromEntries(names.map((n) => [n, Math.min(...all.map((k) => k[n] ?? 0))]));
 }

@@ -24,10 +24,10 @@ export const furLoft = method({
   inputs: {
     length: letter('L', 'finished length', 'length'),
     lift: letter('lift', 'angle of the fur off the skin', 'angle'),
-    areal: letter('M', 'fur on a square cm', 'areal'),
+    areal: letter('M', 'fur on a square cm', 'areal', 'lay'),
     density: letter('ρ', 'density of fur that lies as it likes', 'density'),
     steepest: letter('steepest', 'the steepest it can be pushed up: 60° on the rows below, 90° standing', 'angle'),
-    rise: letter('r', 'measured over worked out, from practice swatches; 1 without', 'number'),
+    rise: letter('r', 'measured over worked out, from practice swatches; 1 without', 'number', 'stands'),
   },
   result: letter('h', 'thickness added', 'length'),
   source:
@@ -48,8 +48,8 @@ export const furTightness = method({
   title: 'How tightly the fur lies',
   formula: 'D = 0.9 M / h',
   inputs: {
-    areal: letter('M', 'fur on a square cm', 'areal'),
-    loft: letter('h', 'thickness added', 'length'),
+    areal: letter('M', 'fur on a square cm', 'areal', 'lay'),
+    loft: letter('h', 'thickness added', 'length', 'stands'),
   },
   result: letter('D', 'wool in a cubic cm of the coat', 'density'),
   source: 'Nine tenths of the wool lie below the loft; to 50 mg/cm³ it fits, above 75 it is more than fits (ours).',

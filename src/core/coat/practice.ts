@@ -11,7 +11,7 @@ import type { Area } from '@/core/piece/schema';
 import { laidWool } from '@/core/wool/laid-wool';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import { blendOf } from './blend-of';
-import { learntFrom, learntTogether } from './learnt';
+import { asLearnt, knowing, knownOf, learntTogether } from './learnt';
 import type { Lay } from './way';
 import { wayOf } from './ways';
 
@@ -94,8 +94,8 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
   const own = cupboard.lots.find((l) => l.id === coat.lotId);
   if (!own) return null;
   const wool = laidWool(own, blendOf(area), cupboard, hand);
-  const { swatches: _, ...learnt } = learntTogether(cupboard, wool, hand);
-  return wayOf(coat.method).lay({
+  const learnt = learntTogether(cupboard, wool, hand);
+  const lay = wayOf(coat.method).lay({
     area: { ...area, branching: false },
     areaIndex: 0,
     spec: coat,
@@ -103,15 +103,16 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
     parts: wool.parts,
     instead: () => [],
     cupboard,
-    ...learnt,
-    withLot: (l) => {
-      const { swatches: _s, ...other } = learntFrom(cupboard, l, hand);
-      return { lot: l, ...other };
-    },
+    hand: learnt.hand,
+    habit: learnt.habit,
+    rise: learnt.rise,
+    known: knownOf(learnt, hand),
+    withLot: (l) => asLearnt(cupboard, l, hand),
     wayOf,
     shape: ballShape(diameterMm),
     body: null,
     under: [],
     keep: (_slot, from, make) => make(...from),
   });
+  return knowing(lay, learnt);
 }

@@ -6,6 +6,7 @@
 import type { Body } from '@/core/form/body';
 import type { Memo } from '@/core/memo';
 import type { Figure, Method } from '@/core/method/define';
+import type { Known } from '@/core/method/doubt';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, WOOL_FORMS } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
@@ -85,6 +86,8 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly area: Area;
   readonly areaIndex: number;
   readonly cupboard: Cupboard;
+  /** What of the wool and of the hand the maker has measured. */
+  readonly known: Known;
   /** The wools `lot` is laid together from; itself where it is one. */
   readonly parts: LaidWool['parts'];
   /** What puts another wool in place of one of them. */

@@ -109,6 +109,7 @@ function context<C extends Laid>(coat: C, l: Lot, shape: AreaShape): LayContext<
     parts: [{ lot: l, share: 1 }],
     instead: (_, other) => [{ path: ['areas', 0, 'coat', 'lotId'], value: other.id }],
     withLot: (x) => ({ lot: x, hand, habit: 1, rise: 1 }),
+    known: {},
     wayOf,
     shape,
     body: null,

@@ -105,7 +105,7 @@ export const eyeWool = method({
   formula: 'm = π/6 × D³ × ρ',
   inputs: {
     size: letter('D', 'diameter of the felted ball', 'fine'),
-    density: letter('ρ', 'density it is felted to, in mg per cm³', 'density'),
+    density: letter('ρ', 'density it is felted to, in mg per cm³', 'density', 'small'),
   },
   result: letter('m', 'wool', 'mass'),
   source: 'Volume of a ball; density ours until a swatch replaces it.',
@@ -119,7 +119,7 @@ export const discWool = method({
   formula: 'm = π/4 × D² × t × ρ',
   inputs: {
     size: letter('D', 'diameter of the eye', 'fine'),
-    deep: letter('t', 'depth it is felted in', 'fine'),
+    deep: letter('t', 'depth it is felted in', 'fine', 'small'),
     density: letter('ρ', 'density it is felted to, in mg per cm³', 'density'),
   },
   result: letter('m', 'wool', 'mass'),
@@ -135,7 +135,7 @@ export const beforeFelting = method({
   inputs: {
     size: letter('D', 'diameter of the felted ball', 'fine'),
     felted: letter('ρ', 'density it is felted to, in mg per cm³', 'density'),
-    loose: letter('ρ0', 'density as it is rolled, in mg per cm³', 'density'),
+    loose: letter('ρ0', 'density as it is rolled, in mg per cm³', 'density', 'loose'),
   },
   result: letter('D0', 'diameter of the loose ball', 'fine'),
   source: 'The wool stays the same while the ball shrinks; densities ours until a trial ball replaces them.',
@@ -162,7 +162,7 @@ export const tolerance = method({
   id: 'face-tolerance',
   title: 'What still counts as level',
   formula: 'tol = max(0.5 mm, 2 % × H)',
-  inputs: { head: letter('H', 'width of the head', 'fine') },
+  inputs: { head: letter('H', 'width of the head', 'fine', 'level') },
   result: letter('tol', 'difference between the sides that is let pass', 'fine'),
   source: 'Ours: no agreed figure exists; replace it by what you can see.',
   basis: 'ours',

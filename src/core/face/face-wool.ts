@@ -16,7 +16,7 @@ export const lineWool = method({
     lines: letter('n', 'lines', 'count'),
     length: letter('ℓ', 'length of one', 'fine'),
     thick: letter('t', 'how thick it is on average', 'fine'),
-    density: letter('ρ', 'density it is felted to', 'density'),
+    density: letter('ρ', 'density it is felted to', 'density', 'small'),
   },
   result: letter('W', 'wool of the lines', 'mass'),
   source: 'A round line felted in; what is lost of it in handling is too little to weigh.',

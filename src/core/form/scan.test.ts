@@ -88,7 +88,7 @@ describe('an own base', () => {
     // Scanned as the core it is the core, whatever coat it gets.
     expect(plan.core.volumeMm3 / plan.form.volumeMm3).toBeCloseTo(1, 6);
     // It is there already: no wool, no collars and no step for it.
-    expect([plan.core.there, plan.core.massG, plan.core.mostG, plan.core.collarsG]).toEqual([true, 0, 0, 0]);
+    expect([plan.core.there, plan.core.massG, plan.core.span.high, plan.core.collarsG]).toEqual([true, 0, 0, 0]);
     const taken = plan.work.steps.flatMap((x) => x.operation.materials.map((m) => m.for));
     expect(taken.filter((use) => use === 'core' || use === 'collar')).toEqual([]);
     const finished = makePlan(

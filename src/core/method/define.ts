@@ -4,6 +4,7 @@
  * can open how it was worked out.
  */
 import type { QuantityKind } from '@/core/text';
+import type { DoubtName, Known } from './doubt';
 
 export type Basis = 'published' | 'common practice' | 'from memory' | 'ours';
 
@@ -11,6 +12,8 @@ export interface Letter {
   readonly letter: string;
   readonly meaning: string;
   readonly kind: QuantityKind;
+  /** What is not known for sure about it. */
+  readonly doubt?: DoubtName;
 }
 
 export interface Method<Name extends string = string> {
@@ -33,14 +36,17 @@ export interface Figure {
   readonly inputs: Readonly<Record<string, number>>;
   /** Of a time: how often each element of the work occurs in it. */
   readonly work?: Readonly<Record<string, number>>;
+  /** What of it the maker has measured, and how often. */
+  readonly known?: Known;
 }
 
 export const method = <Name extends string>(m: Method<Name>): Method<Name> => m;
 
-export const letter = (symbol: string, meaning: string, kind: QuantityKind): Letter => ({
+export const letter = (symbol: string, meaning: string, kind: QuantityKind, doubt?: DoubtName): Letter => ({
   letter: symbol,
   meaning,
   kind,
+  ...(doubt ? { doubt } : {}),
 });
 
 /** A figure that is no number: the plan says so instead of carrying it on. */

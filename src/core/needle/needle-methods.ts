@@ -39,8 +39,8 @@ export const needleMarks = method({
   inputs: {
     perCm2: letter('n', 'stabs on a square cm', 'number'),
     wide: letter('w', 'width of the mark', 'fine'),
-    spread: letter('κ', 'how far one layer of fibre hides', 'number'),
-    areal: letter('m', 'wool of the top layer', 'areal'),
+    spread: letter('κ', 'how far one layer of fibre hides', 'number', 'hides'),
+    areal: letter('m', 'wool of the top layer', 'areal', 'wisp'),
     layer: letter('m₁', 'wool that covers once on average', 'areal'),
     fineness: letter('d', 'diameter of the fibre', 'fineness'),
   },
@@ -59,7 +59,7 @@ export const stabTime = method({
   formula: 't = N / (r × k)',
   inputs: {
     stabs: letter('N', 'stabs, all passes', 'count'),
-    rate: letter('r', 'stabs a minute', 'rate'),
+    rate: letter('r', 'stabs a minute', 'rate', 'pace'),
     working: letter('k', 'needles that count: 1, or 0.7 for each one in a holder', 'number'),
   },
   result: letter('t', 'time', 'time'),

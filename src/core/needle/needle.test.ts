@@ -109,6 +109,17 @@ describe('beside wire', () => {
   });
 });
 
+describe('where no depth is right', () => {
+  it('nobody is told to go no deeper than nothing: where there is no room at all one stabs beside it', () => {
+    const said = DEMOS.flatMap(([, p]) => plan(p).needles.steps.flatMap((s) => s.phases.flatMap((x) => x.tight)));
+    const beside = said.filter((t) => t.some((x) => typeof x === 'string' && x.includes('stab beside them')));
+    const deeper = said.filter((t) => t.some((x) => typeof x === 'string' && x.includes('go no deeper')));
+    expect([beside.length > 0, deeper.length > 0]).toEqual([true, true]);
+    for (const t of beside) expect(t.some((x) => typeof x !== 'string')).toBe(false);
+    for (const t of deeper) for (const x of t) if (typeof x !== 'string') expect(x.value).toBeGreaterThanOrEqual(0.5);
+  });
+});
+
 describe('schools', () => {
   const one = change(kingfisher, (d) => void (d.work.needles = 'one fine needle'));
   it('one fine needle is used wherever it can do the work, the reverse one apart', () => {

@@ -12,7 +12,7 @@ export const layerOfColour = method({
   title: 'Wool of a layer of colour',
   formula: 'W = M A (1 + loss)',
   inputs: {
-    areal: letter('M', 'wool on a square cm', 'areal'),
+    areal: letter('M', 'wool on a square cm', 'areal', 'wisp'),
     area: letter('A', 'area it lies on, counted by how much of it there is', 'area'),
     loss: letter('loss', 'lost in handling', 'share'),
   },

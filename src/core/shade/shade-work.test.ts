@@ -1,7 +1,7 @@
 /** The work of colour and what must come first (common practice). */
 import { massOf } from '@/core/materials';
 import { describe, expect, it } from 'vitest';
-import { kingfisher, pineMarten } from '../../../demo/load';
+import { cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { change, plan } from '../../../demo/plain-marten';
 import { type Piece } from '@/core/piece/schema';
 
@@ -36,6 +36,19 @@ describe('steps of colour', () => {
     expect(grams[0]! / grams[1]!).toBeCloseTo(3, 9);
     expect(grams[0]! + grams[1]!).toBeCloseTo(massG, 9);
     expect(massOf(op('blend-flanks').materials)).toBeCloseTo(massG, 9);
+  });
+  it('a layer is divided into as many wisps as its time counts, drawn off no longer than its wool grows', () => {
+    let met = 0;
+    for (const { operation: o } of plan(pineMarten).work.steps) {
+      const at = o.does.findIndex((x) => typeof x === 'string' && /^ wisps? of $/.test(x));
+      if (at < 0) continue;
+      met++;
+      const [n, long] = [o.does[at - 1], o.does[at + 1]] as { value: number }[];
+      expect(n!.value, o.id).toBe(o.work.wisp);
+      for (const m of o.materials)
+        expect(long!.value, o.id).toBeLessThanOrEqual(cupboard.lots.find((l) => l.id === m.lotId)!.stapleMm);
+    }
+    expect(met).toBeGreaterThan(3);
   });
   it('the reverse needle is named for what is raised and never for what is laid', () => {
     const { work, needles } = plan(pineMarten);

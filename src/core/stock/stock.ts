@@ -5,6 +5,8 @@ import { WELL } from '@/core/coat/cover/cover';
 import type { Margin } from '@/core/coat/cover/margins';
 import { findWools } from '@/core/wool/find';
 import { byLot, massOf, type WoolMass } from '@/core/materials';
+import { DOUBTS, type DoubtName } from '@/core/method/doubt';
+import { spanOfSum, type Span } from '@/core/method/span';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -21,6 +23,7 @@ import {
   type WoolUse,
 } from '@/core/stage';
 import { grams, joined, mgCm, mgCm2, say, share, type Text } from '@/core/text';
+import { inDoubt, mostUnsure } from './how-sure';
 
 export const lotCost = method({
   id: 'lot-cost',
@@ -41,6 +44,8 @@ interface LotNeed {
   readonly name: string;
   readonly colour: string;
   readonly needG: number;
+  /** What it may come to. */
+  readonly span: Span;
   readonly haveG: number;
   readonly shortG: number;
   readonly cost: Figure | null;
@@ -52,8 +57,9 @@ interface LotNeed {
 
 export interface StockPlan {
   readonly lots: readonly LotNeed[];
-  /** All wool, chosen or not. */
+  /** All wool, chosen or not, and what it may come to. */
   readonly needG: number;
+  readonly span: Span;
   /** Of it wool that is not chosen yet, or no longer in the cupboard. */
   readonly unchosen: readonly { readonly for: WoolUse; readonly massG: number }[];
   /** Sum over the lots with a price. */
@@ -77,7 +83,7 @@ export const USE_WORDS: Readonly<Record<WoolUse, string>> = {
 
 /** @param operations all steps of the piece: what they take out of the cupboard is what is needed */
 export function planStock(
-  { piece, cupboard }: Pick<Context, 'piece' | 'cupboard'>,
+  { piece, cupboard, hand }: Pick<Context, 'piece' | 'cupboard' | 'hand'>,
   { coat, operations }: { readonly coat: CoatPlan; readonly operations: readonly Operation[] },
 ): Stage<StockPlan> {
   const findings: Finding[] = [];
@@ -90,6 +96,8 @@ export function planStock(
     const here = taken.filter((m) => m.lotId === lot.id);
     if (here.length === 0) continue;
     const needG = massOf(here);
+    const doubts = inDoubt(here, cupboard, hand);
+    const span = spanOfSum(doubts);
     const shortG = Math.max(0, needG - lot.haveG);
     const uses = usesOf(here);
     const areaIds = [...new Set(here.flatMap((m) => (COAT.has(m.for) && m.area !== null ? [m.area] : [])))];
@@ -98,6 +106,7 @@ export function planStock(
       name: lot.name,
       colour: lot.colour,
       needG,
+      span,
       haveG: lot.haveG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
@@ -116,18 +125,19 @@ export function planStock(
         why: say`Drawn on by ${joined([
           ...uses.flatMap((u) => (COAT.has(u.for) ? [] : [say`${USE_WORDS[u.for]}`])),
           ...areaIds.map((id) => say`${piece.areas.find((a) => a.id === id)?.name ?? id}`),
-        ])}; ${grams(shortG)} are missing.`,
+        ])}; ${grams(shortG)} are missing. It may take between ${grams(span.low)} and ${grams(span.high)}: with ${grams(span.high - lot.haveG)} more you are on the safe side.`,
         remedies: [
           ...thinner(lot, coat, shortG),
           ...(swappable > 0 ? otherLot(piece, cupboard, lot, coat, taken, swappable) : []),
         ],
       });
-    }
+    } else if (span.high > lot.haveG) findings.push(mayRunShort(lot, span, mostUnsure(doubts)!));
   }
   return {
     result: {
       lots,
       needG: massOf(taken),
+      span: spanOfSum(inDoubt(taken, cupboard, hand)),
       unchosen: usesOf(taken.filter((m) => m.lotId === null || !known.has(m.lotId))),
       cost: lots.reduce((s, l) => s + (l.cost?.value ?? 0), 0),
     },
@@ -135,6 +145,18 @@ export function planStock(
     ...NO_WORK,
   };
 }
+
+/** Enough as planned, and yet it may not be. */
+const mayRunShort = (lot: Lot, { likely, low, high }: Span, unsure: DoubtName): Finding => ({
+  id: `stock-close-${lot.id}`,
+  code: 'stock-close',
+  stage: 'stock',
+  severity: 'note',
+  about: ref('lot', lot.id),
+  says: say`${lot.name} may run short: ${grams(likely)} needed of ${grams(lot.haveG)}, but it may be between ${grams(low)} and ${grams(high)}.`,
+  why: say`What is not known is ${DOUBTS[unsure].of}. ${DOUBTS[unsure].sharpen} With ${grams(high - lot.haveG)} more you are on the safe side.`,
+  remedies: [],
+});
 
 function usesOf(list: readonly Material[]): LotNeed['uses'] {
   const sum = new Map<WoolUse, number>();

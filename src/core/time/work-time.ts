@@ -1,5 +1,6 @@
 /** How long work takes: the sum over its elements, a little of it done twice, and for the whole piece a span. Minutes. */
 import { figure, letter, method, type Figure } from '@/core/method/define';
+import { DECILE, spanAbout, type Span } from '@/core/method/span';
 import { ELEMENT_NAMES, meanOf, minutesFor, type ElementName, type Pace, type Work } from './elements';
 
 /** What is taken off and done again, over what is done once: low, likely, high. Ours. */
@@ -51,21 +52,11 @@ export function together(all: readonly { readonly work: Work; readonly share: nu
 /** Several kinds of work together. */
 export const both = (...works: readonly Work[]): Work => together(works.map((work) => ({ work, share: 1 })));
 
-/** Nine times in ten more than the low, nine in ten less than the high; as often more as less than the likely. */
-export interface Span {
-  readonly low: number;
-  readonly likely: number;
-  readonly high: number;
-}
-
 /** How much all elements of one maker are quicker or slower together, as the deviation of a logarithm. Ours. */
 const SHARED = 0.3;
 /** How far an element goes off by itself at least, and from one time to the next. Ours. */
 const OWN = 0.15;
 const EACH = 0.35;
-/** 10 and 90 % of a bell curve. */
-const DECILE = 1.2816;
-
 /**
  * Span of all the work of a piece. The error of an element is common to all its repetitions, the hand to all elements: without
  * these two the span of a thousand repetitions would shrink to nothing. Logarithms are added (Fenton 1960, from memory).
@@ -87,5 +78,5 @@ export function spanOf(pace: Pace, work: Work): Span {
   const relative = variance / mean ** 2;
   const likely = (AGAIN * mean) / Math.sqrt(1 + relative);
   const s = Math.sqrt(SHARED ** 2 + Math.log1p(relative) + again);
-  return { low: likely * Math.exp(-DECILE * s), likely, high: likely * Math.exp(DECILE * s) };
+  return spanAbout(likely, s);
 }

@@ -29,7 +29,7 @@ export const fibresPerMm = method({
   title: 'Fibre ends on a millimetre of row',
   formula: 'N = m / (L ρ (π/4) d² (1 + CV²))',
   inputs: {
-    lay: letter('m', 'laid wool on a cm of row', 'linear'),
+    lay: letter('m', 'laid wool on a cm of row', 'linear', 'lay'),
     length: letter('L', 'finished length', 'length'),
     fineness: letter('d', 'mean fibre diameter', 'fineness'),
     cv: letter('CV', 'variation of the fibre diameter', 'share'),
@@ -44,7 +44,10 @@ export const arealMass = method({
   id: 'areal-mass',
   title: 'Fur on a square centimetre',
   formula: 'M = m / s',
-  inputs: { lay: letter('m', 'laid wool on a cm of row', 'linear'), spacing: letter('s', 'row spacing', 'length') },
+  inputs: {
+    lay: letter('m', 'laid wool on a cm of row', 'linear', 'lay'),
+    spacing: letter('s', 'row spacing', 'length'),
+  },
   result: letter('M', 'areal mass', 'areal'),
   source: 'Definition.',
   basis: 'ours',

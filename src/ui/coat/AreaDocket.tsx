@@ -2,18 +2,33 @@
 /** The answer for one area: a sentence with figures, then the figures one by one. Each opens how it was worked out. */
 import Typography from '@mui/material/Typography';
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { shows } from '@/core/coat/judgement';
+import type { Figure } from '@/core/method/define';
+import { spanOfFigure } from '@/core/method/span';
+import { methodOf } from '@/core/methods';
+import { knownOfHand } from '@/core/piece/hand-known';
+import { useDesk } from '@/desk/store';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 
+const SAID: ReadonlySet<Figure['kind']> = new Set(['mass', 'length', 'share']);
+
 export function AreaDocket({ area }: { area: AreaPlan }) {
-  const { q } = useUnits();
+  const { q, span } = useUnits();
+  const own = useDesk((s) => s.hand);
   const fur = area.fur;
   if (!fur) {
     return (
       <Typography sx={{ my: 1.5 }}>This area of {q({ kind: 'area', value: area.areaMm2 })} is left bare.</Typography>
     );
   }
+  /** Said where it decides: how much to buy, how thick the coat gets, whether the base shows. */
+  const sure = (f: Figure) => {
+    const found = SAID.has(f.kind) ? spanOfFigure(methodOf(f.method), f, knownOfHand(own)) : null;
+    const far = f.kind === 'share' && found !== null && !shows(found.low);
+    return found && !far ? { between: span(found, f.kind) } : {};
+  };
   return (
     <>
       <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
@@ -32,6 +47,7 @@ export function AreaDocket({ area }: { area: AreaPlan }) {
         list={fur.docket.list.map(({ label, figure }) => ({
           label,
           value: <OpenedFigure figure={fur.figures[figure]!} />,
+          ...sure(fur.figures[figure]!),
         }))}
       />
     </>

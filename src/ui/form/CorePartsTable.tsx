@@ -47,7 +47,7 @@ export function CorePartsTable() {
               {q(p.mass)}
             </td>
             <td className="n">
-              {q({ kind: 'mass', value: p.leastG })} to {q({ kind: 'mass', value: p.mostG })}
+              {q({ kind: 'mass', value: p.span.low })} to {q({ kind: 'mass', value: p.span.high })}
             </td>
             <td className="n">{q(p.loose)}</td>
             <td className="n">{p.length ? q(p.length) : q({ kind: 'length', value: p.axisMm })}</td>
@@ -71,7 +71,7 @@ export function CorePartsTable() {
           <th scope="row">All of it</th>
           <td className="n">{q({ kind: 'mass', value: core.massG })}</td>
           <td className="n">
-            {q({ kind: 'mass', value: core.leastG })} to {q({ kind: 'mass', value: core.mostG })}
+            {q({ kind: 'mass', value: core.span.low })} to {q({ kind: 'mass', value: core.span.high })}
           </td>
           <td colSpan={3} />
         </Box>

@@ -37,7 +37,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
           ) : core.skin ? (
             <>
               Build the core from <b>{q({ kind: 'mass', value: core.massG })}</b> of wool (between{' '}
-              {q({ kind: 'mass', value: core.leastG })} and {q({ kind: 'mass', value: core.mostG })}),{' '}
+              {q({ kind: 'mass', value: core.span.low })} and {q({ kind: 'mass', value: core.span.high })}),{' '}
               <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>, firm in about{' '}
               <OpenedFigure figure={core.minutes} />.
             </>

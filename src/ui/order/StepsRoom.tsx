@@ -113,7 +113,7 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
   const plan = useDesk((s) => s.plan)!;
   const canEdit = useDesk((s) => s.canEdit);
   const inHand = useStep()?.step.operation.id;
-  const { q } = useUnits();
+  const { q, span } = useUnits();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -158,7 +158,8 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
                 , done on <b>{dateWords(plan.work.finishDate)}</b>
               </>
             )}
-            . {soonest(plan)} <b>{q({ kind: 'mass', value: plan.stock.needG })}</b> of wool
+            . {soonest(plan)} <b>{q({ kind: 'mass', value: plan.stock.needG })}</b> of wool (
+            {span(plan.stock.span, 'mass')})
             {plan.stock.cost > 0 ? (
               <>
                 {' '}

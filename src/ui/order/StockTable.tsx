@@ -11,7 +11,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 export function StockTable() {
   const stock = useDesk((s) => s.plan?.stock);
   const findings = useDesk((s) => s.plan?.findings);
-  const { q } = useUnits();
+  const { q, span } = useUnits();
   if (!stock || stock.lots.length + stock.unchosen.length === 0) return null;
   return (
     <Box component="section" sx={{ mt: 4 }}>
@@ -23,7 +23,11 @@ export function StockTable() {
         .map((f) => (
           <FindingCard key={f.id} finding={f} />
         ))}
-      <Table caption="Wool from the cupboard" wide={false} head={['Wool', '=needed', '=at hand', '=short', '=cost']}>
+      <Table
+        caption="Wool from the cupboard"
+        wide={false}
+        head={['Wool', '=needed', '=between', '=at hand', '=short', '=cost']}
+      >
         {stock.lots.map((l) => (
           <tr key={l.lotId}>
             <th scope="row">
@@ -43,6 +47,7 @@ export function StockTable() {
               {l.name}
             </th>
             <td className="n">{q({ kind: 'mass', value: l.needG })}</td>
+            <td className="n">{span(l.span, 'mass')}</td>
             <td className="n">{q({ kind: 'mass', value: l.haveG })}</td>
             <td className="n">{l.shortG > 0 ? q({ kind: 'mass', value: l.shortG }) : 'no'}</td>
             <td className="n">{l.cost ? q(l.cost) : 'no price'}</td>
@@ -52,9 +57,7 @@ export function StockTable() {
           <tr key={u.for}>
             <th scope="row">Not chosen yet, for {USE_WORDS[u.for]}</th>
             <td className="n">{q({ kind: 'mass', value: u.massG })}</td>
-            <td className="n" />
-            <td className="n" />
-            <td className="n" />
+            <td className="n" colSpan={4} />
           </tr>
         ))}
       </Table>

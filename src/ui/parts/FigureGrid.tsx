@@ -6,7 +6,7 @@ import { figures } from '@/ui/frame/theme';
 
 interface FigureGridProps {
   readonly columns: number;
-  readonly list: readonly { readonly label: string; readonly value: ReactNode }[];
+  readonly list: readonly { readonly label: string; readonly value: ReactNode; readonly between?: string }[];
 }
 
 export function FigureGrid({ columns, list }: FigureGridProps) {
@@ -26,10 +26,15 @@ export function FigureGrid({ columns, list }: FigureGridProps) {
         columnGap: 2,
       }}
     >
-      {list.map(({ label, value }) => (
+      {list.map(({ label, value, between }) => (
         <Box key={label} sx={{ display: 'flex', flexDirection: 'column-reverse', justifyContent: 'flex-end' }}>
           <Box component="dt" sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}>
             {label}
+            {between && (
+              <Box component="span" sx={{ ...figures, display: 'block', whiteSpace: 'nowrap' }}>
+                {between}
+              </Box>
+            )}
           </Box>
           <Box component="dd" sx={{ m: 0, ...figures, fontSize: 18, fontWeight: 700, whiteSpace: 'nowrap' }}>
             {value}

@@ -6,7 +6,11 @@ import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
 import type { Figure } from '@/core/method/define';
+import { DOUBTS } from '@/core/method/doubt';
+import { spanOfFigure } from '@/core/method/span';
 import { methodOf } from '@/core/methods';
+import { knownOfHand } from '@/core/piece/hand-known';
+import { spanOf } from '@/core/time/work-time';
 import { ELEMENT_NAMES, ELEMENTS, minutesFor } from '@/core/time/elements';
 import { useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
@@ -16,7 +20,7 @@ const BASIS = {
   published: 'Published',
   'common practice': 'Common practice',
   'from memory': 'Handbook value, cited from memory',
-  ours: 'Our own; your swatches and log replace it',
+  ours: 'Our own',
 } as const;
 
 /** Formula, letters and source of a method, with the numbers of a figure where there is one. */
@@ -64,12 +68,40 @@ export function Working({ figure, method }: { figure?: Figure; method: string })
         </tbody>
       </Box>
       {figure?.work && <Elements work={figure.work} />}
+      {figure && <HowSure figure={figure} />}
       <Typography variant="body2" sx={{ mt: 1, color: 'text.secondary' }}>
         {BASIS[m.basis]}. {m.source}
       </Typography>
     </Box>
   );
 }
+
+/** What a figure may come to, what of it is not known, and what to measure to know it better. */
+function HowSure({ figure }: { figure: Figure }) {
+  const hand = useDesk((s) => s.hand);
+  const { span } = useUnits();
+  const m = methodOf(figure.method);
+  const own = knownOfHand(hand);
+  const found = figure.work
+    ? { ...spanOf(hand, figure.work), doubts: [{ name: 'pace' as const, measured: own.pace ?? 0 }] }
+    : spanOfFigure(m, figure, own);
+  if (!found || found.likely <= 0) return null;
+  return (
+    <Box sx={{ mt: 1, fontSize: 13 }}>
+      <b>Between {span(found, figure.kind)}.</b>
+      <Box component="ul" aria-label="What is not known for sure" sx={{ m: 0, pl: 2.25 }}>
+        {found.doubts.map(({ name, measured }) => (
+          <li key={name}>
+            {DOUBTS[name].of}: {measured > 0 ? `yours, measured ${times(measured)}` : 'a first value of ours'}.{' '}
+            {DOUBTS[name].sharpen}
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 /** What a time is made up of: every element, how often, and what it takes each time. */
 function Elements({ work }: { work: NonNullable<Figure['work']> }) {

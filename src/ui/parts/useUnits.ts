@@ -1,15 +1,17 @@
 'use client';
 /** The maker's units, and quantities put in them. */
 import { useMemo } from 'react';
-import type { Quantity, Text } from '@/core/text';
+import type { Quantity, QuantityKind, Text } from '@/core/text';
 import { useDesk } from '@/desk/store';
-import { format, masses, words, type Units } from '@/units/units';
+import { between, format, masses, words, type Units } from '@/units/units';
 import { weighed } from '@/units/wool-words';
 
 interface Speaker {
   readonly units: Units;
   readonly q: (quantity: Quantity) => string;
   readonly t: (text: Text) => string;
+  /** What a figure may come to. */
+  readonly span: (s: { readonly low: number; readonly high: number }, kind: QuantityKind) => string;
   /** Masses that belong together, and each with how so little is measured where the scales do not show it. */
   readonly masses: (grams: readonly number[]) => string[];
   readonly weighed: (grams: readonly number[]) => string[];
@@ -24,6 +26,7 @@ export function useUnits(): Speaker {
       units,
       q: (x) => format(x, units),
       t: (x) => words(x, units),
+      span: (s, kind) => between(s, kind, units),
       masses: (x) => masses(x, units),
       weighed: (x) => weighed(x, hand, units),
     };

@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { SMALL_KINDS, type SmallPart } from '@/core/piece/shade';
-import type { Judged } from '@/core/shade/judging/judged';
+import { neighboursApart } from '@/core/shade/judging/pair-words';
 import { DAYLIGHTS } from '@/core/shade/judging/daylight';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
@@ -26,14 +26,6 @@ const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'shade-black',
 ]);
 
-/** Neighbours none of which is lost: those of the same colour are one on purpose and do not stand apart. */
-function apart(pairs: Judged['pairs']): string {
-  const same = pairs.filter((p) => p.verdict === 'same colour').length;
-  if (same === 0) return 'Every pair of neighbours stands apart.';
-  if (same === pairs.length) return 'All neighbours have the same colour.';
-  return `${pairs.length - same} of ${pairs.length} pairs of neighbours stand apart; the others have the same colour.`;
-}
-
 export function JudgeRoom() {
   const plan = useDesk((s) => s.plan);
   const judged = plan?.shade.judged;
@@ -46,7 +38,7 @@ export function JudgeRoom() {
         {judged.pairs.length === 0
           ? 'There are no neighbours to compare yet.'
           : lost.length === 0
-            ? apart(judged.pairs)
+            ? neighboursApart(judged.pairs)
             : `${lost.length} of ${judged.pairs.length} pairs run into each other at arm’s length.`}
       </Typography>
       {about.map((f) => (

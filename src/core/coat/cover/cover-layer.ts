@@ -9,10 +9,10 @@ export const layeredCover = method({
   title: 'Base hidden by a felted layer',
   formula: 'C = 1 − (1 + κ n c²)^(−1/c²),  n = M a / m1',
   inputs: {
-    areal: letter('M', 'wool on a square cm', 'areal'),
+    areal: letter('M', 'wool on a square cm', 'areal', 'lay'),
     layer: letter('m1', 'mass of one mean layer of fibre', 'areal'),
     slant: letter('a', 'layers seen aslant for one seen from above; 1 from above', 'number'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
+    kappa: letter('κ', 'spread of this form of wool', 'number', 'hides'),
     unevenness: letter('c', 'unevenness of laying', 'number'),
   },
   result: letter('C', 'share of the base hidden', 'share'),

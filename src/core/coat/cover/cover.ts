@@ -46,7 +46,7 @@ const coverBy = (
       ? 'C = 1 − mean over the reach of b(n),  n = N d L |u × w| / (cos T h),  b(n) = (1 + κ n c²)^(−1/c²)'
       : 'C = 1 − mean over the gap of Π rows b(n),  n = N d L |u × w| / (cos T h),  b(n) = (1 + κ n c²)^(−1/c²)',
     inputs: {
-      ends: letter('N', 'fibre ends on a mm of row', 'number'),
+      ends: letter('N', 'fibre ends on a mm of row', 'number', 'lay'),
       fineness: letter('d', 'mean fibre diameter', 'fineness'),
       length: letter('L', 'finished length', 'length'),
       lift: letter('lift', 'angle of the fibres u off the skin', 'angle'),
@@ -54,7 +54,7 @@ const coverBy = (
       scatter: letter('σ', 'scatter of their direction, radians', 'number'),
       width: letter('w0', 'width of a pinch or a lock', 'length'),
       pitch: letter('p', 'from one to the next', 'length'),
-      kappa: letter('κ', 'spread of this form of wool', 'number'),
+      kappa: letter('κ', 'spread of this form of wool', 'number', 'hides'),
       unevenness: letter('c', 'unevenness of laying', 'number'),
       tilt: letter('T', 'line of sight w off straight down', 'angle'),
       toward: letter('A', 'seen from: 0° against the lie, 90° along the rows', 'angle'),

@@ -5,6 +5,7 @@ import { labOf } from '@/core/colour/lab';
 import { cupboard, pineMarten } from '../../../../demo/load';
 import { change, plain, plan } from '../../../../demo/plain-marten';
 import { lightness } from '@/core/colour/lab';
+import { neighboursApart } from './pair-words';
 
 describe('the whole', () => {
   it('neighbours are compared, the nearest first', () => {
@@ -46,6 +47,18 @@ describe('the whole', () => {
       expect(day).toBeGreaterThanOrEqual(sky);
       expect(sky).toBeGreaterThanOrEqual(dusk);
     }
+  });
+});
+
+describe('neighbours in words', () => {
+  const of = (...verdicts: ('stands apart' | 'same colour')[]) =>
+    neighboursApart(verdicts.map((verdict) => ({ verdict })));
+  it('those of one colour do not stand apart, and are not counted as if they did', () => {
+    expect(of('stands apart', 'stands apart')).toBe('Every pair of neighbours stands apart.');
+    expect(of('same colour', 'same colour')).toBe('All neighbours have the same colour.');
+    expect(of('stands apart', 'same colour', 'same colour')).toBe(
+      '1 of 3 pairs of neighbours stand apart; the others have the same colour.',
+    );
   });
 });
 

@@ -77,9 +77,9 @@ export const veilLayers = method({
   title: 'Layers that hide',
   formula: 'n = κ M f / m1',
   inputs: {
-    areal: letter('M', 'wool of the veil on a square cm', 'areal'),
+    areal: letter('M', 'wool of the veil on a square cm', 'areal', 'wisp'),
     layer: letter('m1', 'areal mass that covers once on average', 'areal'),
-    kappa: letter('κ', 'spread of this form of wool', 'number'),
+    kappa: letter('κ', 'spread of this form of wool', 'number', 'hides'),
     field: letter('f', 'share of the veil at this place', 'share'),
   },
   result: letter('n', 'layers that hide, on average', 'number'),

@@ -48,7 +48,7 @@ const bowMass = method({
     cut: letter('c', 'cut length', 'length'),
     length: letter('L', 'finished length', 'length'),
     loss: letter('loss', 'lost in handling', 'share'),
-    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number', 'lay'),
   },
   result: letter('M', 'wool to take from the lot', 'mass'),
   source: 'As for folded rows, bow by bow.',
@@ -62,7 +62,7 @@ const fanStep = method({
   formula: 'δ = mean over the courses of (turn of the lie along a course / bows on it)',
   inputs: {
     turn: letter('Σ', 'turn of the lie along all courses', 'angle'),
-    bows: letter('k', 'bows', 'count'),
+    bows: letter('k', 'bows', 'count', 'turn'),
   },
   result: letter('δ', 'turn from bow to bow', 'angle'),
   source: 'Measured on the skin: bows fan out as the lie turns.',
@@ -178,13 +178,7 @@ function findingsOf(c: LayContext<Bows>, rows: RowSet): Finding[] {
         ? [remedyOf(c, say`Bows ${mm(allowed)} long, the longest this wool allows`, { lengthMm: allowed })]
         : [],
     ),
-    ...coverFindings(
-      c,
-      l.cover.value,
-      l.slant.value,
-      say`Bows this light or this far apart leave the base open between them.`,
-      remedies,
-    ),
+    ...coverFindings(c, l, say`Bows this light or this far apart leave the base open between them.`, remedies),
     ...rowFindings(
       c,
       rows,

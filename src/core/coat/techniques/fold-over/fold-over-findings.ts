@@ -103,8 +103,7 @@ export function foldOverFindings(c: Ctx, f: FoldOverFigures, rows: RowSet): Find
     out.push(
       ...coverFindings(
         c,
-        f.cover.value,
-        f.slant.value,
+        f,
         say`${mgCm(worst.layMgCm)} of row over rows ${mm(worst.spacingMm)} apart is too thin a layer of ${microns(lot.finenessUm)} wool.`,
         hidden ? [] : coverRemedies(c),
         hidden && spec.liftDeg > 5

@@ -141,7 +141,7 @@ describe('stock', () => {
       .map((s) => s.operation)
       .filter((o) => o.stage === 'coat' || o.about.kind === 'part' || o.about.kind === 'core');
   it('needs of every lot what core and areas take by their own figures, and costs them', () => {
-    const { result } = planStock({ piece: pineMarten, cupboard }, { coat: plan.coat, operations: built() });
+    const { result } = planStock({ piece: pineMarten, cupboard, hand }, { coat: plan.coat, operations: built() });
     for (const l of result.lots) {
       const own = plan.coat.areas.flatMap((a) => a.fur?.draws ?? []).filter((d) => d.lotId === l.lotId);
       expect(l.needG).toBeCloseTo(
@@ -157,7 +157,7 @@ describe('stock', () => {
   it('a lot without a price has no cost, and one nobody uses is not listed', () => {
     const free = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, pricePer100g: null })) };
     const coat = built().filter((o) => o.stage === 'coat');
-    const { result } = planStock({ piece: pineMarten, cupboard: free }, { coat: plan.coat, operations: coat });
+    const { result } = planStock({ piece: pineMarten, cupboard: free, hand }, { coat: plan.coat, operations: coat });
     expect(result.cost).toBe(0);
     expect(result.lots.every((l) => l.cost === null)).toBe(true);
     expect(result.lots.map((l) => l.lotId)).not.toContain('core-batt');
@@ -167,7 +167,7 @@ describe('stock', () => {
       ...o,
       materials: o.materials.map((m) => (m.for === 'core' || m.for === 'collar' ? { ...m, lotId: null } : m)),
     }));
-    const { result } = planStock({ piece: pineMarten, cupboard }, { coat: plan.coat, operations: open });
+    const { result } = planStock({ piece: pineMarten, cupboard, hand }, { coat: plan.coat, operations: open });
     expect(result.needG).toBeCloseTo(plan.coat.totals.massG + plan.core.massG, 9);
     expect(result.unchosen.map((u) => u.for).sort()).toEqual(['collar', 'core']);
     expect(result.unchosen.reduce((s, u) => s + u.massG, 0)).toBeCloseTo(plan.core.massG, 9);

@@ -40,7 +40,7 @@ export const lockMass = method({
     lock: letter('b', 'weight of a lock, mg', 'number'),
     tips: letter('tips cut', 'share of the lock cut off as tips', 'share'),
     loss: letter('loss', 'lost in handling', 'share'),
-    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number', 'lay'),
   },
   result: letter('M', 'wool to take from the lot', 'mass'),
   source: 'Locks counted and weighed.',
@@ -54,7 +54,7 @@ export const tipWaste = method({
   formula: 'W = k b × tips cut',
   inputs: {
     locks: letter('k', 'locks', 'count'),
-    lock: letter('b', 'weight of a lock as it is picked, mg', 'number'),
+    lock: letter('b', 'weight of a lock as it is picked, mg', 'number', 'lay'),
     tips: letter('tips cut', 'share of the lock cut off as tips', 'share'),
   },
   result: letter('W', 'tips', 'mass'),

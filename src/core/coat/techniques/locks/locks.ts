@@ -138,8 +138,7 @@ function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding
     ),
     ...coverFindings(
       c,
-      l.cover.value,
-      l.slant.value,
+      l,
       say`Between locks ${mm(spec.lockWidthMm)} wide set every ${mm(spec.pitchMm)} in courses ${mm(spec.spacingMm)} apart one sees the core.`,
       remedies,
     ),

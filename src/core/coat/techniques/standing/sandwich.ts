@@ -15,7 +15,7 @@ export const stripeWidth = method({
   title: 'Width of a stripe after trimming',
   formula: 'w = b u + 2 h tan(u φ)  (cut flat),  w = b u + 2 h u φ  (domed),  at most u P between neighbours',
   inputs: {
-    share: letter('u', 'share of the lay above the band’s lower edge', 'share'),
+    share: letter('u', 'share of the lay above the band’s lower edge', 'share', 'lay'),
     fan: letter('φ', 'half angle of the fan', 'angle'),
     height: letter('h', 'height of the pile', 'length'),
     stab: letter('b', 'width felted along', 'length'),
@@ -40,7 +40,7 @@ export const spotDiameter = method({
   title: 'Size of a spot after trimming',
   formula: 'd = √(4 A / π),  A = μ W / m',
   inputs: {
-    pinch: letter('μ', 'mass of a mm of the pinch, mg', 'number'),
+    pinch: letter('μ', 'mass of a mm of the pinch, mg', 'number', 'wisp'),
     width: letter('W', 'width of the pinch', 'length'),
     areal: letter('m', 'mass of the pile on a mm², mg', 'number'),
   },

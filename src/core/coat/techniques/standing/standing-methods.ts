@@ -21,7 +21,7 @@ export const bandWool = method({
   title: 'Wool of the band or the pinches',
   formula: 'B = m (L + root + o) / L × (1 + loss)',
   inputs: {
-    laid: letter('m', 'wool of the marking in the pile as trimmed', 'mass'),
+    laid: letter('m', 'wool of the marking in the pile as trimmed', 'mass', 'lay'),
     length: letter('L', 'finished length of each half', 'length'),
     root: letter('root', 'taken by the needling, each half', 'length'),
     over: letter('o', 'left on each half for trimming', 'length'),
@@ -38,8 +38,8 @@ export const groundWool = method({
   title: 'Wool of the ground beside the band',
   formula: 'W = W all − B',
   inputs: {
-    all: letter('W all', 'wool of all rows', 'mass'),
-    band: letter('B', 'of it in the band, of another wool', 'mass'),
+    all: letter('W all', 'wool of all rows', 'mass', 'lay'),
+    band: letter('B', 'of it in the band, of another wool', 'mass', 'lay'),
   },
   result: letter('W', 'wool to take from the lot of the ground', 'mass'),
   source: 'A band takes the place of the wool it lies in; a pinch is laid on top of it.',
@@ -52,9 +52,9 @@ export const plushWaste = method({
   title: 'Cut off in trimming standing wool',
   formula: 'W = m ℓ o / L',
   inputs: {
-    lay: letter('m', 'laid wool on a cm of row, as trimmed', 'linear'),
+    lay: letter('m', 'laid wool on a cm of row, as trimmed', 'linear', 'lay'),
     rows: letter('ℓ', 'length of all rows', 'rowLength'),
-    over: letter('o', 'left on each half for trimming', 'length'),
+    over: letter('o', 'left on each half for trimming', 'length', 'over'),
     length: letter('L', 'finished length', 'length'),
   },
   result: letter('W', 'offcuts', 'mass'),

@@ -111,8 +111,7 @@ function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, c
     ),
     ...coverFindings(
       c,
-      l.cover.value,
-      l.slant.value,
+      l,
       say`A pile that stands at ${degrees(spec.liftDeg)} lets one look down between the rows. Closer rows, more wool or more fluffing close it.`,
       remedies,
     ),

@@ -8,7 +8,7 @@ export const stripMass = method({
   inputs: {
     clumps: letter('Σ', 'mass of all clumps as cut, mg', 'number'),
     loss: letter('loss', 'lost in handling', 'share'),
-    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number'),
+    habit: letter('a', 'laid over meant, from weighed swatches; 1 without', 'number', 'lay'),
   },
   result: letter('M', 'wool to take from the lot', 'mass'),
   source: 'Each clump by its own cut length.',
@@ -21,9 +21,9 @@ export const stripWaste = method({
   title: 'Cut off in trimming a strip',
   formula: 'W = m ℓ (2 o + (1 − left) L + (1 − right) L) / (2 L)',
   inputs: {
-    lay: letter('m', 'wool on a cm of strip as trimmed', 'linear'),
+    lay: letter('m', 'wool on a cm of strip as trimmed', 'linear', 'lay'),
     strip: letter('ℓ', 'length of the strip', 'length'),
-    over: letter('o', 'left on for trimming', 'length'),
+    over: letter('o', 'left on for trimming', 'length', 'over'),
     length: letter('L', 'mean length', 'length'),
     left: letter('left', 'kept on the left', 'share'),
     right: letter('right', 'kept on the right', 'share'),
@@ -42,7 +42,7 @@ export const anchorMass = method({
   inputs: {
     strip: letter('ℓ', 'length of the strip', 'length'),
     width: letter('w', 'width of the anchor', 'length'),
-    areal: letter('m', 'wool on a square cm of anchor', 'areal'),
+    areal: letter('m', 'wool on a square cm of anchor', 'areal', 'lay'),
   },
   result: letter('A', 'wool for both anchors', 'mass'),
   source: 'Two strips as long as the strip and 5 mm a side, tucked in at the ends.',
