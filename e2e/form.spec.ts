@@ -135,7 +135,7 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await allowance.blur();
   const stop = page.getByRole('article', { name: /The coat would swallow Foreleg/ });
   await expect(stop).toContainText(/at most \d/);
-  await stop.getByRole('button', { name: 'Make Foreleg as flat felt' }).click();
+  await stop.getByRole('button', { name: /^Take Foreleg as drawn for its core/ }).click();
   await expect(stop).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(stop).toHaveCount(1);

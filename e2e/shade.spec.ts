@@ -74,7 +74,7 @@ test('the marten has its layers, each with its wool; one is added, moved by key,
   await amount.fill('2');
   await amount.blur();
   await expect(hand).toContainText(/Divide it into \d+ wisps, [\d.]+ mm long, for \d/);
-  await expect(hand.getByRole('img', { name: /^2 mg\/cm² of / })).toBeVisible();
+  await expect(hand.getByRole('img', { name: /^How thin it is.*: 2 mg\/cm² of / })).toBeVisible();
   await layers(page).getByRole('button', { name: 'Move Veil down' }).first().click();
   await expect(layers(page).getByRole('listitem').nth(1)).toContainText('2 mg/cm²');
   // Dragging by keyboard: lift, up, drop.

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { between, format, forField, masses, metric, readField, time, type Units, timeSpan } from './units';
+import {
+  between,
+  betweenWords,
+  format,
+  forField,
+  masses,
+  metric,
+  readField,
+  time,
+  type Units,
+  timeSpan,
+} from './units';
 
 const imperial: Units = { length: 'in', mass: 'oz', currency: '£' };
 const mm = (value: number) => ({ kind: 'length', value }) as const;
@@ -121,11 +132,30 @@ describe('what the maker types', () => {
   it('what a figure may come to, in one unit and without saying it twice', () => {
     const g = (low: number, high: number) => between({ low, high }, 'mass', metric);
     expect(g(3.36, 5.14)).toBe('3.4 to 5.1 g');
-    expect(g(0.064, 0.118)).toBe('64 to 118 mg');
-    expect(g(0.131, 0.179)).toBe('0.13 to 0.18 g');
+    expect(g(0.064, 0.118)).toBe('64 to 120 mg');
+    expect(g(0.131, 0.179)).toBe('0.1 to 0.2 g');
     expect(g(3.41, 3.42)).toBe('about 3.4 g');
     expect(between({ low: 0.948, high: 0.998 }, 'share', metric)).toBe('95 to over 99 %');
     expect(between({ low: 40, high: 70 }, 'time', metric)).toBe('40 min to 1 h 10');
+    expect(betweenWords({ low: 3.36, high: 5.14 }, 'mass', metric)).toBe('between 3.4 and 5.1 g');
+    expect(betweenWords({ low: 3.41, high: 3.42 }, 'mass', metric)).toBe('about 3.4 g');
     expect(between({ low: 25.4, high: 50.8 }, 'length', { ...metric, length: 'in' })).toBe('1 to 2 in');
+  });
+
+  it('a figure lies between the ends it is told with, as they are rounded', () => {
+    for (let x = 0.02; x < 30; x *= 1.07) {
+      const said = between({ low: 0.8 * x, high: 1.3 * x }, 'mass', metric);
+      const [low, high] = said
+        .replace(/ (mg|g)$/, '')
+        .split(' to ')
+        .map(Number);
+      const alone = format({ kind: 'mass', value: x }, metric);
+      const of = (t: string, per: string) => (per.endsWith(' mg') ? 1 : 1000) * Number(t);
+      const value = of(alone.split(' ')[0]!, alone);
+      // Alone it has two figures, so beside milligrams it may be rounded by a twentieth.
+      const slack = said.endsWith(' mg') && !alone.endsWith(' mg') ? 50 : 1e-9;
+      expect(value, said).toBeGreaterThanOrEqual(of(String(low), said) - slack);
+      expect(value, said).toBeLessThanOrEqual(of(String(high ?? low), said) + slack);
+    }
   });
 });

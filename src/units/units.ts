@@ -70,16 +70,30 @@ export function timeSpan(s: { readonly low: number; readonly likely: number; rea
     : `${from} to ${high.n} ${high.unit}, likely ${most}`;
 }
 
-/** What a figure may come to: "3.4 to 5.1 g"; the figure alone where both ends read alike. */
-export function between(s: { readonly low: number; readonly high: number }, kind: QuantityKind, u: Units): string {
-  const ends = [s.low, s.high];
-  const [low, high] = (kind === 'mass' ? masses(ends, u) : ends.map((value) => format({ kind, value }, u))) as [
-    string,
-    string,
-  ];
-  if (low === high) return `about ${high}`;
+interface Ends {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Both ends in one unit, the first without it; rounded as the figure itself, so that it lies between them. */
+function endsOf(s: Ends, kind: QuantityKind, u: Units): readonly [string, string] {
+  const shown =
+    kind === 'mass' && s.low > 0 && s.low < 0.0995 ? milligrams : (value: number) => format({ kind, value }, u);
+  const [low, high] = [shown(s.low), shown(s.high)];
   const unit = / [^\d\s]+$/.exec(low)?.[0];
-  return `${unit && high.endsWith(unit) ? low.slice(0, -unit.length) : low} to ${high}`;
+  return [low !== high && unit && high.endsWith(unit) ? low.slice(0, -unit.length) : low, high];
+}
+
+/** What a figure may come to: "3.4 to 5.1 g"; the figure alone where both ends read alike. */
+export function between(s: Ends, kind: QuantityKind, u: Units): string {
+  const [low, high] = endsOf(s, kind, u);
+  return low === high ? `about ${high}` : `${low} to ${high}`;
+}
+
+/** The same within a sentence: "between 3.4 and 5.1 g". */
+export function betweenWords(s: Ends, kind: QuantityKind, u: Units): string {
+  const [low, high] = endsOf(s, kind, u);
+  return low === high ? `about ${high}` : `between ${low} and ${high}`;
 }
 
 /** Too little for a tenth of a gram: milligrams in two figures. */

@@ -2,11 +2,12 @@
  * Will it stand: the middle of the weight of core, coat and wire, over the area its feet enclose. Also what a base for
  * it needs: where the wires of its feet go in and how wide the holes are.
  */
-import type { CoatPlan } from '@/core/coat/coat-plan';
+import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
 import { convexHull, insideHull, type Point2 } from '@/core/geometry/hull';
 import { add, norm, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { BodyPart } from '@/core/form/body';
+import type { Memo } from '@/core/memo';
 import type { Part } from '@/core/piece/schema';
 import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
 import { degrees, grams, joined, mm, say, type Text } from '@/core/text';
@@ -57,25 +58,33 @@ export function balance(list: readonly Weight[]): Weight {
   };
 }
 
-function coatWeights(coat: CoatPlan): Weight[] {
-  return coat.areas.flatMap((a): Weight[] => {
-    if (!a.fur || !a.surface) return [];
-    const { positions: p, triangles: T } = a.surface;
-    const parts: Weight[] = [];
-    for (let t = 0; t < T.length; t += 3) {
-      const c = [0, 1, 2].map((k) => [0, 1, 2].map((j) => p[3 * T[t + k]! + j]!) as unknown as Vec3);
-      const u = sub(c[1]!, c[0]!);
-      const v = sub(c[2]!, c[0]!);
-      const area = Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]) / 2;
-      parts.push({ massG: area, at: times(add(add(c[0]!, c[1]!), c[2]!), 1 / 3) });
-    }
-    const whole = balance(parts);
-    // What is trimmed off and lost does not weigh on the piece.
-    return [
-      { massG: Math.max(0, a.fur.draws.reduce((s, d) => s + d.massG, 0) - a.fur.figures.waste.value), at: whole.at },
-    ];
-  });
+/** Middle of a surface. */
+function middleOf({ positions: p, triangles: T }: NonNullable<AreaPlan['surface']>): Vec3 {
+  const sum: [number, number, number] = [0, 0, 0];
+  let all = 0;
+  for (let t = 0; t < T.length; t += 3) {
+    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
+    const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!];
+    const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!];
+    const area = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx);
+    all += area;
+    for (let j = 0; j < 3; j++) sum[j]! += (area * (p[a + j]! + p[b + j]! + p[c + j]!)) / 3;
+  }
+  return times(sum, 1 / (all || 1));
 }
+
+const coatWeights = (coat: CoatPlan, memo: Memo): Weight[] =>
+  coat.areas.flatMap((a): Weight[] =>
+    a.fur && a.surface
+      ? [
+          {
+            // What is trimmed off and lost does not weigh on the piece.
+            massG: Math.max(0, a.fur.draws.reduce((s, d) => s + d.massG, 0) - a.fur.figures.waste.value),
+            at: memo.keep(`middle:${a.id}`, [a.surface], middleOf),
+          },
+        ]
+      : [],
+  );
 
 function wireWeights(frame: FramePlan): Weight[] {
   const lines = frame.runs.flatMap((r) => r.paths);
@@ -96,8 +105,8 @@ interface BeforeStands {
   readonly frame: FramePlan;
 }
 
-export function planStands({ piece }: Context, { work: w, core, coat, frame }: BeforeStands): Stage<StandsPlan> {
-  const { massG, at: centre } = balance([...core.weights, ...coatWeights(coat), ...wireWeights(frame)]);
+export function planStands({ piece, memo }: Context, { work: w, core, coat, frame }: BeforeStands): Stage<StandsPlan> {
+  const { massG, at: centre } = balance([...core.weights, ...coatWeights(coat, memo), ...wireWeights(frame)]);
   const { groundY, contacts } = onTheGround(w, massG, centre);
   const over = (points: readonly Point2[]) => {
     const feet = convexHull([...points]);

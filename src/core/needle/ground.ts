@@ -18,7 +18,8 @@ import type { Ahead } from './depth-window';
 import { sine } from './depth-window';
 import { metAt, type Capsule } from './obstacles';
 
-/** A place on the ground with its own directions. */
+/** A place on the ground with its own directions. */ import { widthOfSurface } from './surface-width';
+
 export interface Spot {
   readonly at: Vec3;
   readonly normal: Vec3;
@@ -31,7 +32,8 @@ export type Lean = (typeof LEANS)[number];
 
 export interface Ground {
   readonly form: FormWork;
-  readonly surfaces: readonly Pick<AreaPlan, 'id' | 'surface'>[];
+  /** Of every area that lies somewhere, and how wide it is, mm. */
+  readonly surfaces: readonly (Pick<AreaPlan, 'id' | 'surface'> & { readonly acrossMm: number | null })[];
   /** What is felted: the core, or the animal where no core is drawn. */
   readonly felt: Mesh;
   readonly capsules: readonly Capsule[];
@@ -56,7 +58,12 @@ export const groundOf = (
     [
       form,
       owner,
-      coat.areas.map((a) => ({ id: a.id, surface: a.surface, furred: a.fur !== null })),
+      coat.areas.map((a) => ({
+        id: a.id,
+        surface: a.surface,
+        furred: a.fur !== null,
+        acrossMm: memo.keep(`across:${a.id}`, [a.surface], (s) => s && widthOfSurface(s)),
+      })),
       core.skin ?? form.skin,
       core.parts.filter((p) => p.volumeMm3 > 0).map((p) => p.id),
       { runs: frame.runs, thickMm: frame.thickMm },

@@ -1,6 +1,7 @@
 /** Where a holder fits: rings of points and widths of surfaces against closed forms. */
 import { describe, expect, it } from 'vitest';
-import { hasRoom, narrowSide, ringOf, widthOfSurface } from './holder';
+import { hasRoom, ringOf } from './holder';
+import { narrowSide, widthOfSurface } from './surface-width';
 
 /** A flat sheet of w by l in squares of 1 mm, cut in two triangles each, set down at x. */
 function sheet(w: number, l: number, x = 0) {

@@ -148,7 +148,7 @@ const MEASURES = [
 
 function LotForm({ lot }: { lot: Lot }) {
   const used = useDesk((s) => s.plan?.stock.lots.find((l) => l.lotId === lot.id));
-  const { q, span } = useUnits();
+  const { q, spanWords } = useUnits();
   const set = (recipe: (l: Lot) => void) =>
     editCupboard((d) => {
       const l = d.lots.find((x) => x.id === lot.id);
@@ -159,7 +159,8 @@ function LotForm({ lot }: { lot: Lot }) {
       <Typography variant="h2">{lot.name}</Typography>
       {used && (
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          The piece on the desk needs {q({ kind: 'mass', value: used.needG })} of it, between {span(used.span, 'mass')}.
+          The piece on the desk needs {q({ kind: 'mass', value: used.needG })} of it, perhaps{' '}
+          {spanWords(used.span, 'mass')}.
         </Typography>
       )}
       <NameField label="Wool name" value={lot.name} onChange={(v) => set((l) => void (l.name = v))} />

@@ -8,7 +8,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 export function CorePartsTable() {
   const core = useDesk((s) => s.plan?.core);
   const chosen = useDesk((s) => s.view.partId);
-  const { q } = useUnits();
+  const { q, span } = useUnits();
   // An own base is there already: nothing of it is weighed out and made.
   if (!core || core.there) return null;
   return (
@@ -46,9 +46,7 @@ export function CorePartsTable() {
               {p.count === 2 ? '2 × ' : ''}
               {q(p.mass)}
             </td>
-            <td className="n">
-              {q({ kind: 'mass', value: p.span.low })} to {q({ kind: 'mass', value: p.span.high })}
-            </td>
+            <td className="n">{span(p.span, 'mass')}</td>
             <td className="n">{q(p.loose)}</td>
             <td className="n">{p.length ? q(p.length) : q({ kind: 'length', value: p.axisMm })}</td>
             <td className="n">
@@ -70,9 +68,7 @@ export function CorePartsTable() {
         <Box component="tr" sx={{ fontSize: 13, fontWeight: 700 }}>
           <th scope="row">All of it</th>
           <td className="n">{q({ kind: 'mass', value: core.massG })}</td>
-          <td className="n">
-            {q({ kind: 'mass', value: core.span.low })} to {q({ kind: 'mass', value: core.span.high })}
-          </td>
+          <td className="n">{span(core.span, 'mass')}</td>
           <td colSpan={3} />
         </Box>
       </Table>

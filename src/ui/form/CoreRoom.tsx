@@ -23,7 +23,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const canEdit = useDesk((s) => s.canEdit);
   const partId = useDesk((s) => s.view.partId);
-  const { q } = useUnits();
+  const { q, spanWords } = useUnits();
   const part = core?.parts.find((p) => p.id === partId);
   return (
     <>
@@ -36,9 +36,8 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             </>
           ) : core.skin ? (
             <>
-              Build the core from <b>{q({ kind: 'mass', value: core.massG })}</b> of wool (between{' '}
-              {q({ kind: 'mass', value: core.span.low })} and {q({ kind: 'mass', value: core.span.high })}),{' '}
-              <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>, firm in about{' '}
+              Build the core from <b>{q({ kind: 'mass', value: core.massG })}</b> of wool (
+              {spanWords(core.span, 'mass')}), <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>, firm in about{' '}
               <OpenedFigure figure={core.minutes} />.
             </>
           ) : core.undrawn ? (
@@ -93,6 +92,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             {part.count === 2 ? ', each of two' : ''}
           </Typography>
           <ChoiceRow
+            labelled
             label="Built"
             options={(['firm', 'with give', 'lofty pad', 'flat felt'] as const).map((f) => ({ value: f, says: f }))}
             value={part.firmness}
@@ -106,6 +106,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
           />
           {part.firmness !== 'flat felt' && piece.core.school === 'under-built' && (
             <ChoiceRow
+              labelled
               label="Under its fur"
               options={[
                 { value: 'gives way', says: 'thinner by its fur' },

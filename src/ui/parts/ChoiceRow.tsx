@@ -8,11 +8,20 @@ interface ChoiceRowProps<T extends string> {
   readonly options: readonly { readonly value: T; readonly says: string }[];
   readonly value: T;
   readonly disabled?: boolean;
+  /** Its label is seen too, where nothing above it says what is chosen. */
+  readonly labelled?: boolean;
   readonly onChange: (value: T) => void;
 }
 
-export function ChoiceRow<T extends string>({ label, options, value, disabled = false, onChange }: ChoiceRowProps<T>) {
-  return (
+export function ChoiceRow<T extends string>({
+  label,
+  options,
+  value,
+  disabled = false,
+  labelled = false,
+  onChange,
+}: ChoiceRowProps<T>) {
+  const row = (
     <Box role="group" aria-label={label} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
       {options.map((o) => (
         <Button
@@ -26,6 +35,15 @@ export function ChoiceRow<T extends string>({ label, options, value, disabled = 
           {o.says}
         </Button>
       ))}
+    </Box>
+  );
+  if (!labelled) return row;
+  return (
+    <Box sx={{ my: 0.75 }}>
+      <Box aria-hidden sx={{ fontSize: 13, mb: 0.5 }}>
+        {label}
+      </Box>
+      {row}
     </Box>
   );
 }

@@ -79,7 +79,7 @@ export function Working({ figure, method }: { figure?: Figure; method: string })
 /** What a figure may come to, what of it is not known, and what to measure to know it better. */
 function HowSure({ figure }: { figure: Figure }) {
   const hand = useDesk((s) => s.hand);
-  const { span } = useUnits();
+  const { spanWords } = useUnits();
   const m = methodOf(figure.method);
   const own = knownOfHand(hand);
   const found = figure.work
@@ -88,7 +88,7 @@ function HowSure({ figure }: { figure: Figure }) {
   if (!found || found.likely <= 0) return null;
   return (
     <Box sx={{ mt: 1, fontSize: 13 }}>
-      <b>Between {span(found, figure.kind)}.</b>
+      <b>It may come to {spanWords(found, figure.kind)}.</b>
       <Box component="ul" aria-label="What is not known for sure" sx={{ m: 0, pl: 2.25 }}>
         {found.doubts.map(({ name, measured }) => (
           <li key={name}>

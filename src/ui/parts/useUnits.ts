@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Quantity, QuantityKind, Text } from '@/core/text';
 import { useDesk } from '@/desk/store';
-import { between, format, masses, words, type Units } from '@/units/units';
+import { between, betweenWords, format, masses, words, type Units } from '@/units/units';
 import { weighed } from '@/units/wool-words';
 
 interface Speaker {
@@ -12,6 +12,7 @@ interface Speaker {
   readonly t: (text: Text) => string;
   /** What a figure may come to. */
   readonly span: (s: { readonly low: number; readonly high: number }, kind: QuantityKind) => string;
+  readonly spanWords: Speaker['span'];
   /** Masses that belong together, and each with how so little is measured where the scales do not show it. */
   readonly masses: (grams: readonly number[]) => string[];
   readonly weighed: (grams: readonly number[]) => string[];
@@ -27,6 +28,7 @@ export function useUnits(): Speaker {
       q: (x) => format(x, units),
       t: (x) => words(x, units),
       span: (s, kind) => between(s, kind, units),
+      spanWords: (s, kind) => betweenWords(s, kind, units),
       masses: (x) => masses(x, units),
       weighed: (x) => weighed(x, hand, units),
     };

@@ -16,6 +16,7 @@ export function Weighing() {
   return (
     <Box role="group" aria-label="Weighing" sx={{ my: 1 }}>
       <ChoiceRow
+        labelled
         label="Your scales show"
         options={SCALES_G.map((g) => ({ value: String(g), says: `${g} g` }))}
         value={String(scalesStepG)}

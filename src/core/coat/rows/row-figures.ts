@@ -65,18 +65,20 @@ export function coverMapOf(
   let top = 0;
   for (const h of field.phi) top = Math.max(top, h);
   const levels = varies ? LEVELS : 1;
-  const table = Array.from({ length: levels }, (_, l) =>
-    Array.from({ length: STEPS + 1 }, (_x, i) =>
-      cover(LEAST * (MOST / LEAST) ** (i / STEPS), levels === 1 ? 0 : l / (levels - 1)),
-    ),
-  );
+  // Filled as it is asked: most places gape much alike.
+  const table = Array.from({ length: levels }, () => new Float64Array(STEPS + 1).fill(NaN));
+  const entry = (l: number, i: number): number => {
+    const known = table[l]![i]!;
+    if (!Number.isNaN(known)) return known;
+    return (table[l]![i] = cover(LEAST * (MOST / LEAST) ** (i / STEPS), levels === 1 ? 0 : l / (levels - 1)));
+  };
   const heights = varies ? triangleHeights(patch, field) : null;
   return Float32Array.from(field.steepness, (g, t) => {
     const gape = Math.max(LEAST, Math.min(MOST, gapeOf(g, c.area.branching)));
     const x = (Math.log(gape / LEAST) / Math.log(MOST / LEAST)) * STEPS;
     const i = Math.min(STEPS - 1, Math.floor(x));
     const level = heights && top > 0 ? Math.min(1, Math.max(0, heights[t]! / top)) * (levels - 1) : 0;
-    const at = (l: number) => table[l]![i]! + (x - i) * (table[l]![i + 1]! - table[l]![i]!);
+    const at = (l: number) => entry(l, i) + (x - i) * (entry(l, i + 1) - entry(l, i));
     const l = Math.min(levels - 2, Math.floor(level));
     return levels === 1 ? at(0) : at(l) + (level - l) * (at(l + 1) - at(l));
   });
