@@ -79,8 +79,7 @@ function findingsOf(c: LayContext<Curls>, rows: RowSet) {
     ...stapleFindings(c, WOUND * c.spec.lengthMm, say`A curl is wound from fibre so long.`, []),
     ...coverFindings(
       c,
-      l.cover.value,
-      l.slant.value,
+      l,
       say`Between curls so light one sees the core.`,
       heavier === null ? [] : [remedyOf(c, say`Curls of ${heavier} mg`, { curlMg: heavier })],
     ),

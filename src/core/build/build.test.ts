@@ -2,7 +2,7 @@ import { minutesFor } from '@/core/time/elements';
 import { plainArea } from '@/core/form/area-edits';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
-import { cupboard, pineMarten } from '../../../demo/load';
+import { cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { plainTube } from '../../../demo/plain-tube';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { newPiece } from '@/core/new-piece';
@@ -277,6 +277,16 @@ describe('the wire', () => {
       );
       expect(next.findings.some((f) => f.id === 'form-wire-thick')).toBe(false);
     }
+  });
+
+  it('a pipe cleaner holds wool by its own pile, a bare wire as thick does not', () => {
+    // Common practice: pipe cleaners of 3 mm in thin legs, in the colour of the wool over them.
+    const said = (p: Piece, box = cupboard) =>
+      planned(p, box, hand, FINE).findings.some((f) => f.code === 'form-wire-thick');
+    expect(said(kingfisher)).toBe(false);
+    const rod = { ...cupboard.wires.find((w) => w.kind === 'wire')!, id: 'rod', diameterMm: 3, haveMm: 5000 };
+    const wired: Piece = { ...kingfisher, frame: { ...kingfisher.frame, kind: 'separate wires', wireId: 'rod' } };
+    expect(said(wired, { ...cupboard, wires: [...cupboard.wires, rod] })).toBe(true);
   });
 
   it('a tail that is all fur round its wire is said, and hides no limb the wire does not fit', () => {

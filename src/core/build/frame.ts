@@ -34,6 +34,8 @@ const PITCH = 8;
 const TURNS = 3;
 /** Wool wanted on each side of the wire, mm; ours. */
 const LEAST_ROOM_MM = 1;
+/** A pipe cleaner holds wool by its own pile and may nearly show (common practice: taken for thin legs and tails). */
+const OVER_PILE_MM = 0.3;
 /** g/cm3, handbook values. */
 const METAL_DENSITY = { steel: 7.85, aluminium: 2.7, copper: 8.96 } as const;
 
@@ -225,10 +227,11 @@ function judge(
       remedies: enough.slice(0, 2).map((w) => use(w, say`${rowMm(w.haveMm)} of it are at hand`)),
     });
   }
+  const least = f.kind === 'pipe cleaner' ? OVER_PILE_MM : LEAST_ROOM_MM;
   // Said as the maker reads it, to half a millimetre.
-  if (f.room && thin && Math.round(2 * f.room.value) / 2 < LEAST_ROOM_MM) {
-    const fits = choices.filter((w) => (thin.mm - f.strands * w.diameterMm) / 2 >= LEAST_ROOM_MM);
-    const largest = (thin.mm - 2 * LEAST_ROOM_MM) / f.strands;
+  if (f.room && thin && Math.round(2 * f.room.value) / 2 < least) {
+    const fits = choices.filter((w) => (thin.mm - f.strands * w.diameterMm) / 2 >= least);
+    const largest = (thin.mm - 2 * least) / f.strands;
     findings.push({
       id: 'form-wire-thick',
       code: 'form-wire-thick',
@@ -241,7 +244,7 @@ function judge(
           : say`Only ${mm(f.room.value)} of wool is left over the wire in ${thin.name}.`,
       why:
         largest > 0
-          ? say`At least ${mm(LEAST_ROOM_MM)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
+          ? say`At least ${fine(least)} is wanted on each side: a wire of at most ${mm(largest)}, or a thinner coat there.`
           : say`The coat leaves too little core there for any wire: a thinner coat, or the limb wrapped round the wire and velvet only.`,
       remedies: fits
         .slice(-1)

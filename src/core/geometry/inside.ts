@@ -244,6 +244,9 @@ function insideOf(
   return inside;
 }
 
+/** Places nearer to each other than this share of a cell have their nearest triangle in common, or side by side. */
+const HARD_BY = 1e-3;
+
 /** Looks up the skin from any point near or inside it. Owns nothing but its lists; the mesh must not change. */
 export class SkinFinder {
   readonly #mesh: Mesh;
@@ -252,6 +255,9 @@ export class SkinFinder {
   readonly #grid: InsideGrid;
   /** Distance and two weights of the nodes asked for so far; NaN where none has been. */
   readonly #nodes: Float64Array;
+  /** The place asked for last and its triangle: where the next is hard by, the search begins there. */
+  readonly #last = new Float64Array(3).fill(NaN);
+  #lastBest = -1;
 
   constructor(mesh: Mesh, normals: Float64Array, edges: Edges, grid: InsideGrid) {
     this.#mesh = mesh;
@@ -355,7 +361,9 @@ export class SkinFinder {
       least = nearestOf[3]!;
       best = t;
     };
-    for (let c = 0; c < 8; c++) look(nearest[i + (c & 1) + n[0] * (j + ((c >> 1) & 1) + n[1] * (k + (c >> 2)))]!);
+    const last = this.#last;
+    if (Math.abs(x - last[0]!) + Math.abs(y - last[1]!) + Math.abs(z - last[2]!) < HARD_BY * h) look(this.#lastBest);
+    else for (let c = 0; c < 8; c++) look(nearest[i + (c & 1) + n[0] * (j + ((c >> 1) & 1) + n[1] * (k + (c >> 2)))]!);
     if (best < 0) return { triangle: -1, distance: -Infinity, b0: 0, b1: 0, b2: 0 };
     // From there downhill over the neighbours.
     for (let step = 0; step < 12; step++) {
@@ -367,6 +375,10 @@ export class SkinFinder {
       }
       if (best === here) break;
     }
+    last[0] = x;
+    last[1] = y;
+    last[2] = z;
+    this.#lastBest = best;
     return this.#hit(best, x, y, z);
   }
 }

@@ -23,6 +23,8 @@ export interface Skin extends Mesh {
 
 const BLOCK = 8;
 const SMOOTHINGS = 4;
+/** Share of the error a step with a slope found before may leave. */
+const SMALL = 0.1;
 
 /** Values of a field at the nodes of a grid, negative inside, and a way to ask it between them. */
 export interface Grid {
@@ -256,25 +258,31 @@ function settle(g: Grid, s: Sheets): Float64Array {
   const normals = new Float64Array(p.length);
   const grad = new Float64Array(3);
   const e = 1e-4 * g.h;
-  const project = (v: number, steps: number) => {
-    const f = g.within(s.block[v]!);
-    for (let k = 0; k < steps; k++) {
-      const x = p[3 * v]!;
-      const y = p[3 * v + 1]!;
-      const z = p[3 * v + 2]!;
-      const d = f(x, y, z);
-      gradient(f, d, x, y, z, e, grad);
-      if (s.onMidline[v]) grad[0] = 0;
-      const g2 = grad[0]! ** 2 + grad[1]! ** 2 + grad[2]! ** 2;
-      if (g2 < 1e-12) break;
-      const move = Math.max(-g.h, Math.min(g.h, d)) / g2;
-      for (let c = 0; c < 3; c++) p[3 * v + c]! -= move * grad[c]!;
-      if (Math.abs(d) < 1e-9 * g.h) break;
-    }
+  const slopes = new Float64Array(p.length);
+  const slope = (v: number, f: Ask, d: number) => {
+    gradient(f, d, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!, e, grad);
+    if (s.onMidline[v]) grad[0] = 0;
+    slopes.set(grad, 3 * v);
     const size = Math.sqrt(grad[0]! ** 2 + grad[1]! ** 2 + grad[2]! ** 2) || 1;
     for (let c = 0; c < 3; c++) normals[3 * v + c] = grad[c]! / size;
   };
-  for (let v = 0; v < n; v++) project(v, 3);
+  // A slope serves for later steps too: so near the surface it turns by little, and finding it costs three more looks at the field.
+  // Where a step leaves more than a small part of the error before it, at a crease, it is found anew.
+  const project = (v: number, steps: number, anew: number) => {
+    const f = g.within(s.block[v]!);
+    let before = SMALL * g.h;
+    for (let k = 0; k < steps; k++) {
+      const d = f(p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!);
+      if (k < anew || Math.abs(d) > SMALL * before) slope(v, f, d);
+      before = Math.abs(d);
+      const g2 = slopes[3 * v]! ** 2 + slopes[3 * v + 1]! ** 2 + slopes[3 * v + 2]! ** 2;
+      if (g2 < 1e-12) break;
+      const move = Math.max(-g.h, Math.min(g.h, d)) / g2;
+      for (let c = 0; c < 3; c++) p[3 * v + c]! -= move * slopes[3 * v + c]!;
+      if (k >= anew && Math.abs(d) < 1e-9 * g.h) break;
+    }
+  };
+  for (let v = 0; v < n; v++) project(v, 3, 1);
   const sum = new Float64Array(p.length);
   const weight = new Float64Array(n);
   for (let round = 0; round < SMOOTHINGS; round++) {
@@ -298,7 +306,8 @@ function settle(g: Grid, s: Sheets): Float64Array {
       }
       for (let c = 0; c < 3; c++) p[3 * v + c]! += 0.5 * (sum[3 * v + c]! - along * normals[3 * v + c]!);
     }
-    for (let v = 0; v < n; v++) project(v, round === SMOOTHINGS - 1 ? 3 : 1);
+    const last = round === SMOOTHINGS - 1;
+    for (let v = 0; v < n; v++) project(v, last ? 3 : 1, last ? 2 : 0);
   }
   return normals;
 }

@@ -249,12 +249,14 @@ export function planNeedles(x: NeedleInput, tried: readonly Tried[], order: read
   const row = [...tried].sort((a, b) => at.get(a.operation.id)! - at.get(b.operation.id)!);
   const stands = row.flatMap((t) => t.stretches.map((s) => ({ t, s })));
   const taken = fewestChanges(
-    stands.map(({ s }) => {
+    stands.map(({ t, s }) => {
       const best = bestOf(s.candidates);
+      // Where marks tell more, no change of needle is saved at their cost.
+      const equal = t.work.tells > 1 ? 1 : EQUAL;
       return {
         choices: best
           ? s.candidates
-              .filter((c) => c.fit.cost <= best.fit.cost * EQUAL)
+              .filter((c) => c.fit.cost <= best.fit.cost * equal)
               .map((c) => ({ needleId: c.needle.id, cost: (c.fit.cost / best.fit.cost) * s.share }))
           : [],
       };
