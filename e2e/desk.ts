@@ -84,6 +84,7 @@ export async function figure(page: Page, label: string): Promise<string> {
     await docket(page)
       .locator('dl > div', { has: page.getByText(label, { exact: true }) })
       .locator('dd')
+      .first()
       .innerText()
   ).trim();
 }

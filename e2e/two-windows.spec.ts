@@ -68,6 +68,13 @@ test('a piece taken off the shelf in one window does not come back with an edit 
   await other.getByRole('button', { name: 'Remove Pine marten' }).click();
   const alert = page.getByRole('alert').filter({ hasText: 'Pine marten was taken off the shelf' });
   await expect(alert).toBeVisible();
+  // Nothing in hand can be changed, on any stage: whatever changes the piece asks in one place whether it may.
+  for (const stage of ['Form', 'Shade', 'Face', 'Coat']) {
+    await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+    const fields = docket(page).locator('input:not([type=file])');
+    await expect(fields.first()).toBeDisabled();
+    await expect(fields.and(page.locator(':enabled'))).toHaveCount(0);
+  }
   await expect(field(page, 'Row spacing')).toBeDisabled();
   await accessible(page);
   await expect(other.getByRole('button', { name: 'Remove Pine marten' })).toBeHidden();

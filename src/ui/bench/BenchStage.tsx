@@ -23,6 +23,7 @@ import { NextSteps } from './NextSteps';
 import { StepInHand } from './StepInHand';
 import { clock, useNow } from './clock';
 import { WoolUsed } from './WoolUsed';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function BenchStage() {
   const { plan, area } = useSelectedArea();
@@ -157,26 +158,26 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label={`Time on this ${unit.one}`}>
           {clock(elapsed(timer, area.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
         </Box>
-        <Button onClick={() => toggleTimer(area.id)} disabled={!canEdit || !row} sx={{ minHeight: 44, px: 2 }}>
+        <EditButton onClick={() => toggleTimer(area.id)} disabled={!row} sx={{ minHeight: 44, px: 2 }}>
           {running ? 'Pause timer' : 'Start timer'}
-        </Button>
+        </EditButton>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 1, mb: 1 }}>
-        <Button
+        <EditButton
           variant="contained"
           onClick={() => stepOn(log)}
-          disabled={!canEdit || !row}
+          disabled={!row}
           sx={{ minHeight: 72, fontSize: 24 }}
         >
           {begun ? `${Unit} done` : `Begin ${unit.one}`}
-        </Button>
-        <Button
+        </EditButton>
+        <EditButton
           onClick={() => stepBack(area.id)}
-          disabled={!canEdit || log.rowsLaid === 0}
+          disabled={log.rowsLaid === 0}
           sx={{ minHeight: 72, fontSize: 18 }}
         >
           Back
-        </Button>
+        </EditButton>
       </Box>
       {step?.caution && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>{t(step.caution)}</Typography>}
       <Box
@@ -210,11 +211,11 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <dd>{q({ kind: 'mass', value: log.plannedG })}</dd>
         <dd>{log.actualG === null ? 'not weighed' : q({ kind: 'mass', value: log.actualG })}</dd>
       </Box>
-      <WoolUsed disabled={!canEdit} onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
+      <WoolUsed onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
       {note === null ? (
-        <Button onClick={() => setNote('')} disabled={!canEdit} sx={{ mt: 1 }}>
+        <EditButton onClick={() => setNote('')} sx={{ mt: 1 }}>
           Write a note
-        </Button>
+        </EditButton>
       ) : (
         <Box
           component="form"

@@ -2,7 +2,6 @@
 /** A step that is done as a whole, read at arm's length: what, how, which needle how deep, its time, done. */
 import { areaOf } from '@/core/ref';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef } from 'react';
 import { woolIn } from '@/core/materials';
@@ -16,6 +15,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { howToWeigh } from '@/core/wool/weighing';
 import { woolName } from '@/units/wool-words';
 import { clock, useNow } from './clock';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function StepInHand({ step }: { step: Step }) {
   const plan = useDesk((s) => s.plan)!;
@@ -124,21 +124,17 @@ export function StepInHand({ step }: { step: Step }) {
         <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label="Time on this step">
           {clock(elapsed(timer, o.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
         </Box>
-        <Button onClick={() => toggleTimer(o.id)} disabled={!canEdit || done} sx={{ minHeight: 44, px: 2 }}>
+        <EditButton onClick={() => toggleTimer(o.id)} disabled={done} sx={{ minHeight: 44, px: 2 }}>
           {running ? 'Pause timer' : 'Start timer'}
-        </Button>
+        </EditButton>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 1, mb: 1 }}>
-        <Button variant="contained" onClick={finish} disabled={!canEdit || done} sx={{ minHeight: 72, fontSize: 24 }}>
+        <EditButton variant="contained" onClick={finish} disabled={done} sx={{ minHeight: 72, fontSize: 24 }}>
           {done ? 'Done' : 'Step done'}
-        </Button>
-        <Button
-          onClick={() => stepUndone(o.id)}
-          disabled={!canEdit || !done || p.implied}
-          sx={{ minHeight: 72, fontSize: 18 }}
-        >
+        </EditButton>
+        <EditButton onClick={() => stepUndone(o.id)} disabled={!done || p.implied} sx={{ minHeight: 72, fontSize: 18 }}>
           Back
-        </Button>
+        </EditButton>
       </Box>
       {o.wait && (
         <Box sx={{ fontSize: 15, mb: 1 }}>

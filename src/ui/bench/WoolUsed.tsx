@@ -6,11 +6,13 @@ import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { readField } from '@/units/units';
+import { useEditable } from '@/ui/parts/Editable';
 import { useUnits } from '@/ui/parts/useUnits';
 
 const MOST_G = 2000;
 
-export function WoolUsed({ onWrite, disabled }: { onWrite: (grams: number) => void; disabled: boolean }) {
+export function WoolUsed({ onWrite }: { onWrite: (grams: number) => void }) {
+  const disabled = !useEditable();
   const { units, q } = useUnits();
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);

@@ -37,7 +37,6 @@ export function CoatControls({ area }: { area: Area }) {
   const piece = useDesk((s) => s.piece);
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
-  const canEdit = useDesk((s) => s.canEdit);
   const coat = area.coat;
   const choose = (method: Coat['method']) =>
     changePiece((p) => {
@@ -55,15 +54,14 @@ export function CoatControls({ area }: { area: Area }) {
         label="Way of laying"
         value={coat.method}
         options={WAY_OPTIONS}
-        disabled={!canEdit}
         onChange={(v) => choose(v as Coat['method'])}
       />
-      {coat.method !== 'none' && piece && <Chosen area={area} coat={coat} canEdit={canEdit} />}
+      {coat.method !== 'none' && piece && <Chosen area={area} coat={coat} />}
     </Box>
   );
 }
 
-function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: boolean }) {
+function Chosen({ area, coat }: { area: Area; coat: Laid }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece?.form.parts ?? []);
   const way = wayOf(coat.method);
@@ -87,19 +85,13 @@ function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: bool
           </Button>
         </Box>
       ) : (
-        <WoolField
-          label="Wool"
-          value={coat.lotId}
-          disabled={!canEdit}
-          onChange={(id) => id !== null && set({ lotId: id })}
-        />
+        <WoolField label="Wool" value={coat.lotId} onChange={(id) => id !== null && set({ lotId: id })} />
       )}
       {coat.method === 'strip' && (
         <WoolField
           label="Anchor"
           value={coat.anchorLotId}
           none="No anchor"
-          disabled={!canEdit}
           onChange={(id) => set({ anchorLotId: id })}
         />
       )}
@@ -111,23 +103,16 @@ function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: bool
           value={(coat as unknown as Record<string, number>)[f.key]!}
           {...boundsOf(coat.method, f.key)}
           slide={f.slide}
-          disabled={!canEdit}
           onChange={(v) => set({ [f.key]: f.key === 'layers' ? Math.round(v) : v })}
         />
       ))}
-      {coat.method === 'fold-over' && <FromHemToTop area={area} coat={coat} canEdit={canEdit} />}
+      {coat.method === 'fold-over' && <FromHemToTop area={area} coat={coat} />}
       {coat.method === 'locks' && (
         <>
-          <CheckField
-            label="locks opened"
-            value={coat.opened}
-            disabled={!canEdit}
-            onChange={(opened) => set({ opened })}
-          />
+          <CheckField label="locks opened" value={coat.opened} onChange={(opened) => set({ opened })} />
           <PickField
             label="Set by"
             value={coat.root}
-            disabled={!canEdit}
             options={[
               { value: 'cut end', says: 'the cut end, teased thin' },
               { value: 'felted middle', says: 'the middle, felted and folded' },
@@ -137,7 +122,6 @@ function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: bool
           <PickField
             label="Tips"
             value={coat.tips}
-            disabled={!canEdit}
             options={[
               { value: 'kept', says: 'kept' },
               { value: 'opened', says: 'opened' },
@@ -151,20 +135,14 @@ function Chosen({ area, coat, canEdit }: { area: Area; coat: Laid; canEdit: bool
         <PickField
           label="Slit for"
           value={coat.slit ?? 'no-part'}
-          disabled={!canEdit}
           options={[{ value: 'no-part', says: 'no part' }, ...parts.map((p) => ({ value: p.id, says: p.name }))]}
           onChange={(v) => set({ slit: v === 'no-part' ? null : v })}
         />
       )}
       {coat.method === 'standing' && (
-        <MarkingControls
-          marking={coat.marking}
-          canEdit={canEdit}
-          lots={lots}
-          onChange={(marking) => set({ marking })}
-        />
+        <MarkingControls marking={coat.marking} lots={lots} onChange={(marking) => set({ marking })} />
       )}
-      <RowChoices area={area} canEdit={canEdit} />
+      <RowChoices area={area} />
     </>
   );
 }
@@ -174,15 +152,7 @@ const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 
 /** Length and spacing that change from the hem to the top of the area. */
-function FromHemToTop({
-  area,
-  coat,
-  canEdit,
-}: {
-  area: Area;
-  coat: Extract<Laid, { method: 'fold-over' }>;
-  canEdit: boolean;
-}) {
+function FromHemToTop({ area, coat }: { area: Area; coat: Extract<Laid, { method: 'fold-over' }> }) {
   const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, 'fold-over', change);
   const varied = coat.topLengthMm !== null || coat.topSpacingMm !== null;
   return (
@@ -190,7 +160,6 @@ function FromHemToTop({
       <CheckField
         label="changes from hem to top"
         value={varied}
-        disabled={!canEdit}
         onChange={(on) => set({ topLengthMm: on ? coat.lengthMm : null, topSpacingMm: on ? coat.spacingMm : null })}
       />
       {coat.topLengthMm !== null && (
@@ -200,7 +169,6 @@ function FromHemToTop({
           value={coat.topLengthMm}
           {...boundsOf('fold-over', 'topLengthMm')}
           slide={{ min: 3, max: 60, step: 0.5 }}
-          disabled={!canEdit}
           onChange={(v) => set({ topLengthMm: v })}
         />
       )}
@@ -211,7 +179,6 @@ function FromHemToTop({
           value={coat.topSpacingMm}
           {...boundsOf('fold-over', 'topSpacingMm')}
           slide={{ min: 1, max: 20, step: 0.5 }}
-          disabled={!canEdit}
           onChange={(v) => set({ topSpacingMm: v })}
         />
       )}
@@ -220,7 +187,7 @@ function FromHemToTop({
 }
 
 /** How the rows of an area run: half rows, seam. */
-function RowChoices({ area, canEdit }: { area: Area; canEdit: boolean }) {
+function RowChoices({ area }: { area: Area }) {
   const edit = (change: Partial<Pick<Area, 'branching' | 'seam'>>) =>
     editPiece((d) => {
       const a = d.areas.find((x) => x.id === area.id);
@@ -231,7 +198,6 @@ function RowChoices({ area, canEdit }: { area: Area; canEdit: boolean }) {
       <CheckField
         label="half rows where they gape, fewer where they crowd"
         value={area.branching}
-        disabled={!canEdit}
         onChange={(branching) => edit({ branching })}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '92px 1fr', gap: 1.5, alignItems: 'center', fontSize: 13 }}>
@@ -239,7 +205,6 @@ function RowChoices({ area, canEdit }: { area: Area; canEdit: boolean }) {
         <ChoiceRow
           label="Seam where rows end"
           value={area.seam}
-          disabled={!canEdit}
           options={[
             { value: 'none', says: 'none' },
             { value: 'under', says: 'underneath' },

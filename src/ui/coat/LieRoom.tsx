@@ -4,7 +4,6 @@
  * against it; where it grows from, parts, and meets itself; where neighbours point different ways.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -18,19 +17,18 @@ import { FactList } from '@/ui/parts/FactList';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton, useEditable } from '@/ui/parts/Editable';
 
 export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
   const view = useDesk((s) => s.view);
-  const canEdit = useDesk((s) => s.canEdit);
   if (!piece || !plan) return null;
   return (
     <>
       <ChoiceRow
         label="What a drag on the animal does"
         value={view.brush === 'comb' ? 'comb' : 'turn'}
-        disabled={!canEdit}
         options={[
           { value: 'turn', says: 'turn the animal' },
           { value: 'comb', says: 'comb' },
@@ -51,17 +49,17 @@ export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
         onChange={(v) => setView({ brushReach: Math.max(2, Math.min(300, (v * 1000) / piece.form.finishedLengthMm)) })}
       />
       <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
-      <TurnForm piece={piece} canEdit={canEdit} />
-      <CombList piece={piece} canEdit={canEdit} />
-      <Evenness area={area} doc={doc} canEdit={canEdit} />
-      <AwayFrom doc={doc} piece={piece} canEdit={canEdit} />
+      <TurnForm piece={piece} />
+      <CombList piece={piece} />
+      <Evenness area={area} doc={doc} />
+      <AwayFrom doc={doc} piece={piece} />
       <Marks area={area} />
     </>
   );
 }
 
 /** Turns the fur of a part or band by typing: the same as the comb, without a hand on the picture. */
-function TurnForm({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
+function TurnForm({ piece }: { piece: Piece }) {
   const first = piece.form.parts.find((p) => p.shape !== 'board')?.id ?? piece.form.parts[0]!.id;
   const [part, setPart] = useState(first);
   const [from, setFrom] = useState(0);
@@ -74,20 +72,11 @@ function TurnForm({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
       <PickField
         label="Part"
         value={known}
-        disabled={!canEdit}
         options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
         onChange={setPart}
       />
-      <MeasureField
-        label="From, along"
-        kind="number"
-        value={from}
-        min={0}
-        max={1}
-        onChange={setFrom}
-        disabled={!canEdit}
-      />
-      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} disabled={!canEdit} />
+      <MeasureField label="From, along" kind="number" value={from} min={0} max={1} onChange={setFrom} />
+      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} />
       <MeasureField
         label="Turned by"
         kind="angle"
@@ -96,15 +85,14 @@ function TurnForm({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
         max={180}
         slide={{ min: -180, max: 180, step: 5 }}
         onChange={setDeg}
-        disabled={!canEdit}
       />
       {!sound && (
         <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
           The band must end after it starts.
         </Typography>
       )}
-      <Button
-        disabled={!canEdit || !sound || deg === 0}
+      <EditButton
+        disabled={!sound || deg === 0}
         onClick={() =>
           changePiece((p) =>
             addTurn(p, { parts: [known], ...(from > 0 || to < 1 ? { along: { from, to } } : {}) }, Math.round(deg)),
@@ -113,7 +101,7 @@ function TurnForm({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
         sx={{ mt: 0.5 }}
       >
         Turn the fur
-      </Button>
+      </EditButton>
     </Box>
   );
 }
@@ -128,7 +116,7 @@ function combWords(c: Comb, piece: Piece): string {
   return `stroke on ${parts.join(', ')}${c.mirrored ? ', both sides' : ''}`;
 }
 
-function CombList({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
+function CombList({ piece }: { piece: Piece }) {
   if (piece.combs.length === 0) {
     return (
       <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
@@ -141,14 +129,13 @@ function CombList({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
       {piece.combs.map((c, i) => (
         <Box component="li" key={i} sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, py: 0.25 }}>
           <span>{combWords(c, piece)}</span>
-          <Button
-            disabled={!canEdit}
+          <EditButton
             onClick={() => changePiece((p) => removeComb(p, i))}
             aria-label={`Take away: ${combWords(c, piece)}`}
             sx={{ minHeight: 24, px: 1 }}
           >
             Take away
-          </Button>
+          </EditButton>
         </Box>
       ))}
     </Box>
@@ -156,7 +143,8 @@ function CombList({ piece, canEdit }: { piece: Piece; canEdit: boolean }) {
 }
 
 /** One slider between the two wishes, with what each costs. */
-function Evenness({ area, doc, canEdit }: { area: AreaPlan; doc: Area; canEdit: boolean }) {
+function Evenness({ area, doc }: { area: AreaPlan; doc: Area }) {
+  const editable = useEditable();
   const { q } = useUnits();
   const rows = area.fur?.rows;
   const set = (evenness: number) =>
@@ -176,7 +164,7 @@ function Evenness({ area, doc, canEdit }: { area: AreaPlan; doc: Area; canEdit: 
         min={0}
         max={1}
         step={0.1}
-        disabled={!canEdit}
+        disabled={!editable}
         onChange={(_e, v) => {
           beginDrag();
           set(v as number);
@@ -199,7 +187,7 @@ function Evenness({ area, doc, canEdit }: { area: AreaPlan; doc: Area; canEdit: 
 }
 
 /** An eye the fur of this area points away from. */
-function AwayFrom({ doc, piece, canEdit }: { doc: Area; piece: Piece; canEdit: boolean }) {
+function AwayFrom({ doc, piece }: { doc: Area; piece: Piece }) {
   const brush = useDesk((s) => s.view.brush);
   const edit = (recipe: (a: Area) => void) =>
     editPiece((d) => {
@@ -213,7 +201,6 @@ function AwayFrom({ doc, piece, canEdit }: { doc: Area; piece: Piece; canEdit: b
       <CheckField
         label="fur points away from an eye"
         value={at !== null}
-        disabled={!canEdit}
         onChange={(on) =>
           edit((a) => {
             a.awayFrom = on ? { part: part.id, side: 'left', along: 0.6, up: 0.3, out: 0.9 } : null;
@@ -222,14 +209,13 @@ function AwayFrom({ doc, piece, canEdit }: { doc: Area; piece: Piece; canEdit: b
       />
       {at && (
         <>
-          <Button
+          <EditButton
             aria-pressed={brush === 'away'}
-            disabled={!canEdit}
             variant={brush === 'away' ? 'contained' : 'outlined'}
             onClick={() => setView({ brush: brush === 'away' ? 'off' : 'away' })}
           >
             Press where the eye is
-          </Button>
+          </EditButton>
           {(
             [
               ['along', 'Along the part', -1, 2],
@@ -245,7 +231,6 @@ function AwayFrom({ doc, piece, canEdit }: { doc: Area; piece: Piece; canEdit: b
               min={min}
               max={max}
               slide={{ min: Math.max(min, -1.2), max: Math.min(max, 1.2), step: 0.05 }}
-              disabled={!canEdit}
               onChange={(v) =>
                 edit((a) => {
                   if (a.awayFrom) a.awayFrom[key] = v;

@@ -9,12 +9,11 @@ import { WoolField } from '@/ui/parts/WoolField';
 
 interface MarkingProps {
   readonly marking: Marking;
-  readonly canEdit: boolean;
   readonly lots: readonly Lot[];
   readonly onChange: (m: Marking) => void;
 }
 
-export function MarkingControls({ marking: m, canEdit, lots, onChange }: MarkingProps) {
+export function MarkingControls({ marking: m, lots, onChange }: MarkingProps) {
   const carrying =
     m.kind === 'none'
       ? { lotId: lots[0]?.id ?? 'none', from: 0, to: 1, every: 1 }
@@ -33,7 +32,7 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
         <ChoiceRow
           label="Kind of marking"
           value={m.kind}
-          disabled={!canEdit || lots.length === 0}
+          disabled={lots.length === 0}
           options={[
             { value: 'none', says: 'none' },
             { value: 'stripe', says: 'stripe' },
@@ -44,12 +43,7 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
       </Box>
       {m.kind !== 'none' && (
         <>
-          <WoolField
-            label="Its wool"
-            value={m.lotId}
-            disabled={!canEdit}
-            onChange={(id) => id !== null && onChange({ ...m, lotId: id })}
-          />
+          <WoolField label="Its wool" value={m.lotId} onChange={(id) => id !== null && onChange({ ...m, lotId: id })} />
           {m.kind === 'stripe' && (
             <>
               <MeasureField
@@ -59,13 +53,11 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
                 min={0.05}
                 max={0.95}
                 slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-                disabled={!canEdit}
                 onChange={(share) => onChange({ ...m, share })}
               />
               <ChoiceRow
                 label="How it is cut"
                 value={m.cut}
-                disabled={!canEdit}
                 options={[
                   { value: 'flat', says: 'cut flat' },
                   { value: 'domed', says: 'cut domed' },
@@ -83,7 +75,6 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
                 min={0.05}
                 max={20}
                 slide={{ min: 0.1, max: 5, step: 0.1 }}
-                disabled={!canEdit}
                 onChange={(pinchMgMm) => onChange({ ...m, pinchMgMm })}
               />
               <MeasureField
@@ -93,7 +84,6 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
                 min={0.5}
                 max={60}
                 slide={{ min: 1, max: 20, step: 0.5 }}
-                disabled={!canEdit}
                 onChange={(pinchWidthMm) => onChange({ ...m, pinchWidthMm })}
               />
               <MeasureField
@@ -103,7 +93,6 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
                 min={2}
                 max={200}
                 slide={{ min: 4, max: 60, step: 1 }}
-                disabled={!canEdit}
                 onChange={(pitchMm) => onChange({ ...m, pitchMm })}
               />
             </>
@@ -122,7 +111,6 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
               min={0}
               max={1}
               slide={{ min: 0, max: 1, step: 0.05 }}
-              disabled={!canEdit}
               onChange={(v) => onChange({ ...m, [key]: v })}
             />
           ))}
@@ -133,7 +121,6 @@ export function MarkingControls({ marking: m, canEdit, lots, onChange }: Marking
             min={1}
             max={50}
             slide={{ min: 1, max: 10, step: 1 }}
-            disabled={!canEdit}
             onChange={(v) => onChange({ ...m, every: Math.round(v) })}
           />
         </>

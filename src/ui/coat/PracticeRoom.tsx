@@ -4,7 +4,6 @@
  * rule, a row weighed) corrects the figures of that wool everywhere.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
@@ -21,10 +20,10 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { CheckField } from '@/ui/parts/CheckField';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const plan = useDesk((s) => s.plan);
-  const canEdit = useDesk((s) => s.canEdit);
   const [diameter, setDiameter] = useState(40);
   const [ball, setBall] = useState<Lay | null>(null);
   useEffect(() => {
@@ -70,13 +69,13 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
           />
         </>
       )}
-      <Result key={area.id} area={area} doc={doc} diameter={diameter} canEdit={canEdit} />
-      <Tried area={area} canEdit={canEdit} />
+      <Result key={area.id} area={area} doc={doc} diameter={diameter} />
+      <Tried area={area} />
     </>
   );
 }
 
-function Result({ area, doc, diameter, canEdit }: { area: AreaPlan; doc: Area; diameter: number; canEdit: boolean }) {
+function Result({ area, doc, diameter }: { area: AreaPlan; doc: Area; diameter: number }) {
   const coat = doc.coat;
   const loft = area.fur!.figures.loft.value;
   const lay = 'layMgCm' in coat ? coat.layMgCm : null;
@@ -105,7 +104,6 @@ function Result({ area, doc, diameter, canEdit }: { area: AreaPlan; doc: Area; d
       <ChoiceRow
         label="Is the base hidden"
         value={verdict}
-        disabled={!canEdit}
         options={SWATCH_VERDICTS.map((v) => ({
           value: v,
           says: v === 'shows' ? 'showing' : v === 'hidden' ? v : 'showing a little',
@@ -115,47 +113,25 @@ function Result({ area, doc, diameter, canEdit }: { area: AreaPlan; doc: Area; d
       <CheckField
         label="loft measured with a rule"
         value={measured !== null}
-        disabled={!canEdit}
         onChange={(on) => setMeasured(on ? Math.max(0.5, Math.round(loft * 2) / 2) : null)}
       />
       {measured !== null && (
-        <MeasureField
-          label="Loft"
-          kind="length"
-          value={measured}
-          min={0.2}
-          max={100}
-          disabled={!canEdit}
-          onChange={setMeasured}
-        />
+        <MeasureField label="Loft" kind="length" value={measured} min={0.2} max={100} onChange={setMeasured} />
       )}
       {lay !== null && (
-        <CheckField
-          label="a row weighed"
-          value={weighed !== null}
-          disabled={!canEdit}
-          onChange={(on) => setWeighed(on ? lay : null)}
-        />
+        <CheckField label="a row weighed" value={weighed !== null} onChange={(on) => setWeighed(on ? lay : null)} />
       )}
       {weighed !== null && (
-        <MeasureField
-          label="On a cm of row"
-          kind="linear"
-          value={weighed}
-          min={0.1}
-          max={600}
-          disabled={!canEdit}
-          onChange={setWeighed}
-        />
+        <MeasureField label="On a cm of row" kind="linear" value={weighed} min={0.1} max={600} onChange={setWeighed} />
       )}
-      <Button variant="contained" disabled={!canEdit} onClick={write} sx={{ mt: 0.5 }}>
+      <EditButton variant="contained" onClick={write} sx={{ mt: 0.5 }}>
         Write down the swatch
-      </Button>
+      </EditButton>
     </Box>
   );
 }
 
-function Tried({ area, canEdit }: { area: AreaPlan; canEdit: boolean }) {
+function Tried({ area }: { area: AreaPlan }) {
   const swatches = useDesk((s) => s.cupboard.swatches);
   const { q } = useUnits();
   const lotId = area.fur!.lotId;
@@ -182,8 +158,7 @@ function Tried({ area, canEdit }: { area: AreaPlan; canEdit: boolean }) {
                   {s.loftMm !== null ? `, loft ${q({ kind: 'length', value: s.loftMm })}` : ''}
                   {s.weighedMgCm !== null ? `, ${q({ kind: 'linear', value: s.weighedMgCm })}` : ''}
                 </span>
-                <Button
-                  disabled={!canEdit}
+                <EditButton
                   aria-label={`Take away the swatch of ${s.at.slice(0, 10)}`}
                   onClick={() =>
                     editCupboard((d) => {
@@ -193,7 +168,7 @@ function Tried({ area, canEdit }: { area: AreaPlan; canEdit: boolean }) {
                   sx={{ minHeight: 24, px: 1 }}
                 >
                   Take away
-                </Button>
+                </EditButton>
               </Box>
             ))}
           </Box>

@@ -1,7 +1,6 @@
 'use client';
 /** Compare ways: this area under two to four ways of laying side by side; one of them taken with one press. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
@@ -15,6 +14,7 @@ import { CheckField } from '@/ui/parts/CheckField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 import { SwatchPicture } from '@/ui/pictures/SwatchPicture';
+import { EditButton } from '@/ui/parts/Editable';
 
 const LEAST = 2;
 const MOST = 4;
@@ -22,7 +22,6 @@ const MOST = 4;
 export function WaysRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const plan = useDesk((s) => s.plan);
   const progress = useDesk((s) => s.progress);
-  const canEdit = useDesk((s) => s.canEdit);
   const now = doc.coat.method === 'none' ? null : doc.coat.method;
   const [chosen, setChosen] = useState<readonly Laid['method'][]>(() => first(now));
   const [result, setResult] = useState<{ readonly key: unknown; readonly list: readonly Compared[] } | null>(null);
@@ -63,12 +62,7 @@ export function WaysRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
       ) : result === null ? (
         <Typography sx={{ mt: 1 }}>Working it out…</Typography>
       ) : (
-        <Table
-          list={result.list.filter((r) => chosen.includes(r.coat.method))}
-          now={now}
-          area={doc}
-          canEdit={canEdit}
-        />
+        <Table list={result.list.filter((r) => chosen.includes(r.coat.method))} now={now} area={doc} />
       )}
     </>
   );
@@ -80,17 +74,7 @@ function first(now: Laid['method'] | null): Laid['method'][] {
   return ['fold-over', now];
 }
 
-function Table({
-  list,
-  now,
-  area,
-  canEdit,
-}: {
-  list: readonly Compared[];
-  now: Laid['method'] | null;
-  area: Area;
-  canEdit: boolean;
-}) {
+function Table({ list, now, area }: { list: readonly Compared[]; now: Laid['method'] | null; area: Area }) {
   const { q } = useUnits();
   const take = (coat: Laid) =>
     changePiece((p) => ({ ...p, areas: p.areas.map((a) => (a.id === area.id ? { ...a, coat } : a)) }));
@@ -176,14 +160,13 @@ function Table({
         )}
         {line('', (c) =>
           c.coat.method === now ? null : (
-            <Button
-              disabled={!canEdit}
+            <EditButton
               onClick={() => take(c.coat)}
               aria-label={`Use ${c.title.toLowerCase()}`}
               sx={{ minWidth: 0, px: 1 }}
             >
               Use
-            </Button>
+            </EditButton>
           ),
         )}
       </tbody>

@@ -1,15 +1,15 @@
 'use client';
 /** The brows: length, height, thickness, arch and tilt. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { browsSchema, type Face } from '@/core/piece/face';
 import { setView } from '@/desk/store';
 import { WoolField } from '@/ui/parts/WoolField';
 import { type FeatureProps } from './feature-props';
 import { editFace } from './face-store';
 import { FaceField } from './FaceField';
+import { EditButton } from '@/ui/parts/Editable';
 
-export function BrowControls({ face, canEdit }: FeatureProps) {
+export function BrowControls({ face }: FeatureProps) {
   const b = browsSchema.shape;
   if (!face.brows) return null;
   const { brows } = face;
@@ -24,7 +24,6 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.lengthMm}
         bounds={b.lengthMm}
         slide={[0.5, 30, 0.5]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.lengthMm = v))}
       />
       <FaceField
@@ -32,7 +31,6 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.aboveMm}
         bounds={b.aboveMm}
         slide={[0, 15, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.aboveMm = v))}
       />
       <FaceField
@@ -40,7 +38,6 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.inMm}
         bounds={b.inMm}
         slide={[0.2, 5, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.inMm = v))}
       />
       <FaceField
@@ -48,7 +45,6 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.outMm}
         bounds={b.outMm}
         slide={[0, 5, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.outMm = v))}
       />
       <FaceField
@@ -56,7 +52,6 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.archMm}
         bounds={b.archMm}
         slide={[-4, 8, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.archMm = v))}
       />
       <FaceField
@@ -65,25 +60,17 @@ export function BrowControls({ face, canEdit }: FeatureProps) {
         value={brows.tiltDeg}
         bounds={b.tiltDeg}
         slide={[-40, 40, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.tiltDeg = v))}
       />
-      <WoolField
-        label="Wool"
-        value={brows.lotId}
-        none="no wool"
-        disabled={!canEdit}
-        onChange={(id) => set((x) => void (x.lotId = id))}
-      />
-      <Button
-        disabled={!canEdit}
+      <WoolField label="Wool" value={brows.lotId} none="no wool" onChange={(id) => set((x) => void (x.lotId = id))} />
+      <EditButton
         onClick={() => {
           editFace((f) => void (f.brows = null));
           setView({ feature: 'eyes' });
         }}
       >
         Take the brows away
-      </Button>
+      </EditButton>
     </Box>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 /** The ears: when they are set, how they are turned, what joins them. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { faceSchema, type Face } from '@/core/piece/face';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { OpenedFigure } from '@/ui/parts/Opened';
@@ -9,8 +8,9 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { type FeatureProps } from './feature-props';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
+import { EditButton } from '@/ui/parts/Editable';
 
-export function EarControls({ face, canEdit }: FeatureProps) {
+export function EarControls({ face }: FeatureProps) {
   const { ears } = face;
   const b = faceSchema.shape.ears.shape;
   const f = useFace();
@@ -26,7 +26,6 @@ export function EarControls({ face, canEdit }: FeatureProps) {
           { value: 'after the coat', says: 'after the coat' },
         ]}
         value={ears.when}
-        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.when = v))}
       />
       <FaceField
@@ -35,7 +34,6 @@ export function EarControls({ face, canEdit }: FeatureProps) {
         value={ears.turnDeg}
         bounds={b.turnDeg}
         slide={[-60, 110, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.turnDeg = v))}
       />
       <FaceField
@@ -44,7 +42,6 @@ export function EarControls({ face, canEdit }: FeatureProps) {
         value={ears.leanDeg}
         bounds={b.leanDeg}
         slide={[-40, 100, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((e) => void (e.leanDeg = v))}
       />
       {plan ? (
@@ -57,9 +54,7 @@ export function EarControls({ face, canEdit }: FeatureProps) {
         <Box sx={{ fontSize: 13, my: 1 }}>This animal has no ear drawn or felted flat.</Box>
       )}
       {ears.at && (
-        <Button disabled={!canEdit} onClick={() => set((e) => void (e.at = null))}>
-          Back to where the ear is drawn
-        </Button>
+        <EditButton onClick={() => set((e) => void (e.at = null))}>Back to where the ear is drawn</EditButton>
       )}
     </Box>
   );

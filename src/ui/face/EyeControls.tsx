@@ -2,7 +2,6 @@
 /** The eyes on the chart: kind, size against life, where they look, what the cupboard has. */
 import { useState } from 'react';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { eyeInPhoto } from '@/core/face/eyes/eye-in-photo';
 import { styleOf } from '@/core/face/eyes/eyes';
@@ -18,6 +17,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
+import { EditButton } from '@/ui/parts/Editable';
 
 const B = eyesSchema.shape;
 
@@ -27,7 +27,7 @@ export function EyeControls() {
   const f = useFace();
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
   const life = plan?.eyes.lifeMm ?? null;
@@ -37,7 +37,6 @@ export function EyeControls() {
         label="Kind"
         value={eyes.kind}
         options={EYE_KINDS.map((k) => ({ value: k, says: EYE_SPECS[k].title }))}
-        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.kind = v as Eyes['kind']))}
       />
       <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
@@ -48,7 +47,6 @@ export function EyeControls() {
         value={eyes.sizeMm}
         bounds={B.sizeMm}
         slide={[0.8, 20, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.sizeMm = v))}
       />
       <LifeField />
@@ -61,7 +59,6 @@ export function EyeControls() {
           { value: 'sideways', says: 'looks sideways' },
         ]}
         value={eyes.sees}
-        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.sees = v))}
       />
       <FaceField
@@ -70,7 +67,6 @@ export function EyeControls() {
         value={eyes.forwardDeg}
         bounds={B.forwardDeg}
         slide={[-45, 45, 1]}
-        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.forwardDeg = v))}
       />
       <FaceField
@@ -79,14 +75,12 @@ export function EyeControls() {
         value={eyes.slantDeg}
         bounds={B.slantDeg}
         slide={[-40, 40, 1]}
-        disabled={!canEdit}
         onChange={(v) => editEyes((e) => void (e.slantDeg = v))}
       />
       {plan && !plan.oneSided && (
         <CheckField
           label="Right eye mirrors the left"
           value={eyes.other === null}
-          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.other = v ? null : mirrorPlace(e.at)))}
         />
       )}
@@ -106,7 +100,7 @@ function LifeField() {
   const f = useFace()!;
   const scale = useDesk((s) => s.plan?.form.scale.value ?? 1);
   const { q } = useUnits();
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const pinned = face.photos.flatMap((p) => {
     const size = plan && p.of === 'animal' ? eyeInPhoto(p, plan.headWidthMm) : null;
     return size
@@ -123,9 +117,7 @@ function LifeField() {
           sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', minHeight: 38, fontSize: 13 }}
         >
           Width in life not known
-          <Button disabled={!canEdit} onClick={() => setEntering(true)}>
-            Enter it
-          </Button>
+          <EditButton onClick={() => setEntering(true)}>Enter it</EditButton>
         </Box>
       ) : (
         <MeasureField
@@ -135,16 +127,15 @@ function LifeField() {
           min={0.5}
           max={120}
           autoFocus={entering && lifeMm === null}
-          disabled={!canEdit}
           onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
         />
       )}
       {pinned && (
         <Box sx={{ fontSize: 13 }}>
           On {pinned.photo.name} it would be <OpenedFigure figure={pinned.size} /> on this head.
-          <Button disabled={!canEdit} onClick={() => editEyes((e) => void (e.lifeMm = pinned.lifeMm))}>
+          <EditButton onClick={() => editEyes((e) => void (e.lifeMm = pinned.lifeMm))}>
             Take {q({ kind: 'fine', value: pinned.lifeMm })} from {pinned.photo.name}
-          </Button>
+          </EditButton>
         </Box>
       )}
     </>
@@ -208,7 +199,7 @@ function StyleScale({ life, size }: { life: number; size: number }) {
 
 /** Eyes of the cupboard that fit this kind, nearest to life first. */
 function StockList() {
-  const { face, plan, canEdit } = useFace()!;
+  const { face, plan } = useFace()!;
   const { q } = useUnits();
   if (!plan) return null;
   const { sizes } = plan.eyes;
@@ -225,10 +216,9 @@ function StockList() {
         const on = s.eye.id === face.eyes.stockId;
         return (
           <Box component="li" key={s.eye.id} sx={{ mb: 0.5 }}>
-            <Button
+            <EditButton
               variant={on ? 'contained' : 'outlined'}
               aria-pressed={on}
-              disabled={!canEdit}
               sx={{ width: '100%', justifyContent: 'space-between', textAlign: 'left' }}
               onClick={() => {
                 editFace((x) => void (x.eyes = withStockEye(x.eyes, s.eye)));
@@ -241,7 +231,7 @@ function StockList() {
                 {s.style ? `, ${s.style}` : ''}
                 {s.enough ? '' : `, only ${s.eye.count}`}
               </span>
-            </Button>
+            </EditButton>
           </Box>
         );
       })}

@@ -23,7 +23,7 @@ export function EyeRoom() {
   const f = useFace();
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const { eyes } = face;
   const l = eyes.layers;
   const layers = (recipe: (x: Eyes['layers']) => void) => editEyes((e) => recipe(e.layers));
@@ -101,7 +101,6 @@ export function EyeRoom() {
             value={l.rimMm}
             bounds={L.rimMm}
             slide={[0, 4, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => layers((x) => void (x.rimMm = v))}
           />
         )}
@@ -109,7 +108,6 @@ export function EyeRoom() {
           label={closed ? 'Line of' : 'Rim of'}
           value={l.rimLotId}
           none="dark, not chosen"
-          disabled={!canEdit}
           onChange={(id) => layers((x) => void (x.rimLotId = id))}
         />
         {closed && (
@@ -126,7 +124,6 @@ export function EyeRoom() {
                 { value: 'none', says: 'no iris' },
               ]}
               value={l.iris}
-              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.iris = v))}
             />
             {l.iris !== 'none' && (
@@ -135,14 +132,12 @@ export function EyeRoom() {
                   label="Iris of"
                   value={l.irisLotId}
                   none="not chosen"
-                  disabled={!canEdit}
                   onChange={(id) => layers((x) => void (x.irisLotId = id))}
                 />
                 <WoolField
                   label="Next to pupil"
                   value={l.innerLotId}
                   none="one colour"
-                  disabled={!canEdit}
                   onChange={(id) => layers((x) => void (x.innerLotId = id))}
                 />
               </>
@@ -151,7 +146,6 @@ export function EyeRoom() {
               label="Pupil of"
               value={l.pupilLotId}
               none="dark, not chosen"
-              disabled={!canEdit}
               onChange={(id) => layers((x) => void (x.pupilLotId = id))}
             />
           </>
@@ -162,14 +156,12 @@ export function EyeRoom() {
               label="Pupil"
               value={l.pupil}
               options={PUPILS.map((p) => ({ value: p, says: p }))}
-              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.pupil = v as typeof x.pupil))}
             />
             <ChoiceRow
               label="Light it is seen in"
               options={choices(LIGHTINGS)}
               value={l.lighting}
-              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.lighting = v))}
             />
           </>
@@ -187,7 +179,6 @@ export function EyeRoom() {
                 { value: 'none', says: 'none' },
               ]}
               value={l.lights}
-              disabled={!canEdit}
               onChange={(v) => layers((x) => void (x.lights = v))}
             />
             {l.lights !== 'none' && bought && (
@@ -203,7 +194,6 @@ export function EyeRoom() {
                   value={l.lampSideDeg}
                   bounds={L.lampSideDeg}
                   slide={[-90, 90, 5]}
-                  disabled={!canEdit}
                   onChange={(v) => layers((x) => void (x.lampSideDeg = v))}
                 />
                 <FaceField
@@ -212,7 +202,6 @@ export function EyeRoom() {
                   value={l.lampHeightDeg}
                   bounds={L.lampHeightDeg}
                   slide={[-30, 90, 5]}
-                  disabled={!canEdit}
                   onChange={(v) => layers((x) => void (x.lampHeightDeg = v))}
                 />
                 {!bought && (
@@ -222,13 +211,11 @@ export function EyeRoom() {
                       value={l.lightMm}
                       bounds={L.lightMm}
                       slide={[0.2, 4, 0.1]}
-                      disabled={!canEdit}
                       onChange={(v) => layers((x) => void (x.lightMm = v))}
                     />
                     <CheckField
                       label="A second light, a quarter of it"
                       value={l.secondLight}
-                      disabled={!canEdit}
                       onChange={(v) => layers((x) => void (x.secondLight = v))}
                     />
                     <FaceField
@@ -236,14 +223,12 @@ export function EyeRoom() {
                       value={l.darkLineMm}
                       bounds={L.darkLineMm}
                       slide={[0, 2, 0.1]}
-                      disabled={!canEdit}
                       onChange={(v) => layers((x) => void (x.darkLineMm = v))}
                     />
                     <WoolField
                       label="Light of"
                       value={l.lightLotId}
                       none="white, not chosen"
-                      disabled={!canEdit}
                       onChange={(id) => layers((x) => void (x.lightLotId = id))}
                     />
                   </>
@@ -263,7 +248,6 @@ export function EyeRoom() {
               value={eyes.gazeSideDeg}
               bounds={B.gazeSideDeg}
               slide={[-30, 30, 1]}
-              disabled={!canEdit}
               onChange={(v) => editEyes((e) => void (e.gazeSideDeg = v))}
             />
             <FaceField
@@ -272,13 +256,11 @@ export function EyeRoom() {
               value={eyes.gazeUpDeg}
               bounds={B.gazeUpDeg}
               slide={[-30, 30, 1]}
-              disabled={!canEdit}
               onChange={(v) => editEyes((e) => void (e.gazeUpDeg = v))}
             />
             <CheckField
               label="Both turn in toward one thing"
               value={eyes.converge}
-              disabled={!canEdit}
               onChange={(v) => editEyes((e) => void (e.converge = v))}
             />
           </>
@@ -294,7 +276,6 @@ export function EyeRoom() {
               value={eyes.lids.upper}
               bounds={B.lids.shape.upper}
               slide={[0, 1, 0.01]}
-              disabled={!canEdit}
               onChange={(v) => lids((x) => void (x.upper = v))}
             />
             <FaceField
@@ -303,7 +284,6 @@ export function EyeRoom() {
               value={eyes.lids.lower}
               bounds={B.lids.shape.lower}
               slide={[0, 1, 0.01]}
-              disabled={!canEdit}
               onChange={(v) => lids((x) => void (x.lower = v))}
             />
           </>
@@ -313,7 +293,6 @@ export function EyeRoom() {
           value={eyes.lids.innerMm}
           bounds={B.lids.shape.innerMm}
           slide={[-3, 3, 0.1]}
-          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.innerMm = v))}
         />
         <FaceField
@@ -321,7 +300,6 @@ export function EyeRoom() {
           value={eyes.lids.outerMm}
           bounds={B.lids.shape.outerMm}
           slide={[-3, 3, 0.1]}
-          disabled={!canEdit}
           onChange={(v) => lids((x) => void (x.outerMm = v))}
         />
         {!closed && (
@@ -330,7 +308,6 @@ export function EyeRoom() {
             value={eyes.lids.darkMm}
             bounds={B.lids.shape.darkMm}
             slide={[0, 3, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => lids((x) => void (x.darkMm = v))}
           />
         )}
@@ -338,7 +315,6 @@ export function EyeRoom() {
           label="Lids of"
           value={eyes.lids.lotId}
           none="as round the eye"
-          disabled={!canEdit}
           onChange={(id) => lids((x) => void (x.lotId = id))}
         />
       </Box>

@@ -11,11 +11,10 @@ interface FaceFieldProps {
   readonly bounds: z.ZodNumber;
   /** Range and step of the slider; none without it. */
   readonly slide?: readonly [min: number, max: number, step: number];
-  readonly disabled: boolean;
   readonly onChange: (value: number) => void;
 }
 
-export function FaceField({ label, kind = 'fine', value, bounds, slide, disabled, onChange }: FaceFieldProps) {
+export function FaceField({ label, kind = 'fine', value, bounds, slide, onChange }: FaceFieldProps) {
   return (
     <MeasureField
       label={label}
@@ -23,7 +22,6 @@ export function FaceField({ label, kind = 'fine', value, bounds, slide, disabled
       value={value}
       min={bounds.minValue!}
       max={bounds.maxValue!}
-      disabled={disabled}
       onChange={onChange}
       {...(slide ? { slide: { min: slide[0], max: slide[1], step: slide[2] } } : {})}
     />

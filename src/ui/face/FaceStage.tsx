@@ -40,6 +40,7 @@ import { PhotoPins, PinControls } from './PhotoPins';
 import { SetRoom } from './SetRoom';
 import { HoleGauge, SettingPicture } from './SettingPicture';
 import { SizesCompared } from './SizesCompared';
+import { EditButton } from '@/ui/parts/Editable';
 
 const WORDS: Record<FaceRoom, string> = {
   chart: 'Chart',
@@ -159,7 +160,7 @@ export function FaceStage() {
 }
 
 function ChartRoom({ findings }: { findings: readonly Finding[] }) {
-  const { face, plan, canEdit } = useFace()!;
+  const { face, plan } = useFace()!;
   const feature = useDesk((s) => s.view.feature);
   const pinning = useDesk((s) => s.view.pinning);
   const photo = usePhoto('animal');
@@ -219,17 +220,17 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
               {[...rest, ...own].map((x) => (
                 <FindingCard key={x.id} finding={x} />
               ))}
-              {feature === 'nose' && <NoseControls face={face} canEdit={canEdit} />}
-              {feature === 'mouth' && <MouthControls face={face} canEdit={canEdit} />}
+              {feature === 'nose' && <NoseControls face={face} />}
+              {feature === 'mouth' && <MouthControls face={face} />}
               {feature === 'eyes' && <EyeControls />}
-              {feature === 'ears' && <EarControls face={face} canEdit={canEdit} />}
+              {feature === 'ears' && <EarControls face={face} />}
               {feature === 'brows' &&
                 (face.brows ? (
-                  <BrowControls face={face} canEdit={canEdit} />
+                  <BrowControls face={face} />
                 ) : (
                   <Box sx={{ fontSize: 13 }}>No brows yet. Add them on the left.</Box>
                 ))}
-              {feature === 'whiskers' && <WhiskerControls canEdit={canEdit} />}
+              {feature === 'whiskers' && <WhiskerControls />}
               <MeasureTable />
               {plan && (
                 <Box sx={{ fontSize: 13 }}>
@@ -237,8 +238,7 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
                   to the back.
                 </Box>
               )}
-              <Button
-                disabled={!canEdit}
+              <EditButton
                 sx={{ mt: 1.5 }}
                 onClick={() => {
                   changePiece((p) => ({ ...p, face: null }));
@@ -246,7 +246,7 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
                 }}
               >
                 Take the face away
-              </Button>
+              </EditButton>
             </>
           )}
         </>
@@ -329,7 +329,6 @@ function Answer() {
 /** Before there is a face: the animal, and one press to begin. */
 function Begin() {
   const piece = useDesk((s) => s.piece);
-  const canEdit = useDesk((s) => s.canEdit);
   return (
     <ThreeColumns
       left={<Box sx={{ p: 2, fontSize: 13 }}>Nose, mouth, eyes, ears, brows and whiskers appear here.</Box>}
@@ -344,9 +343,9 @@ function Begin() {
             It begins with nose, mouth and eyes where the head has them, in proportions that suit its size. Then every
             feature is moved on the chart, sized, checked and printed to be transferred with pins and callipers.
           </Typography>
-          <Button
+          <EditButton
             variant="contained"
-            disabled={!canEdit || !piece}
+            disabled={!piece}
             onClick={() => {
               const face = piece && beginFace(piece);
               if (!face) return say('This animal has no part a face could sit on.');
@@ -355,7 +354,7 @@ function Begin() {
             }}
           >
             Begin the face
-          </Button>
+          </EditButton>
         </>
       }
     />

@@ -2,7 +2,6 @@
 /** The features of the face as tickets, with what is decided of each, and what can be added. */
 import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { beginBrows, beginWhiskers } from '@/core/face/head/begin-face';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import type { WhiskerSet } from '@/core/piece/face';
@@ -14,6 +13,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { useFace } from './face-store';
 import { PhotoList } from './PhotoList';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function FeatureList() {
   const f = useFace();
@@ -22,7 +22,7 @@ export function FeatureList() {
   const findings = useDesk((s) => s.plan?.findings) ?? [];
   const { q } = useUnits();
   if (!f) return null;
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const mm = (value: number) => q({ kind: 'fine', value });
   const rows: { feature: FaceFeature; name: string; words: string }[] = [
     {
@@ -95,22 +95,21 @@ export function FeatureList() {
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
         {!face.brows && (
-          <Button
-            disabled={!canEdit}
+          <EditButton
             onClick={() => {
               changePiece((p) => (p.face ? { ...p, face: { ...p.face, brows: beginBrows(p.face) } } : p));
               setView({ feature: 'brows' });
             }}
           >
             Add brows
-          </Button>
+          </EditButton>
         )}
-        <Button disabled={!canEdit || face.whiskers.length >= 8} onClick={() => add('whiskers')}>
+        <EditButton disabled={face.whiskers.length >= 8} onClick={() => add('whiskers')}>
           Add whiskers
-        </Button>
-        <Button disabled={!canEdit || face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
+        </EditButton>
+        <EditButton disabled={face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
           Add brow whiskers
-        </Button>
+        </EditButton>
       </Box>
       <PhotoList of="animal" />
     </Box>

@@ -16,6 +16,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { useFace } from './face-store';
 import { PinControls } from './PhotoPins';
 import { usePhoto } from './PhotoList';
+import { EditButton } from '@/ui/parts/Editable';
 
 /** What the pins of the photograph in hand say now. */
 export function useLevelNow(): LevelPlan | null {
@@ -46,7 +47,7 @@ export function LevelRoom() {
   const over = useDesk((s) => s.view.photoOver);
   const { q } = useUnits();
   if (!f?.plan) return null;
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const last = plan.levels[plan.levels.length - 1];
   const shown = now ?? last ?? null;
   if (plan.oneSided) {
@@ -73,8 +74,8 @@ export function LevelRoom() {
       {photo && (
         <>
           <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', my: 1 }}>
-            <Button
-              disabled={!canEdit || !now || now.problem !== null || face.checks.length >= 200}
+            <EditButton
+              disabled={!now || now.problem !== null || face.checks.length >= 200}
               onClick={() =>
                 take({
                   id: freshId('check'),
@@ -88,7 +89,7 @@ export function LevelRoom() {
               }
             >
               Take this measure down
-            </Button>
+            </EditButton>
             <Button
               variant={over ? 'contained' : 'outlined'}
               aria-pressed={over}
@@ -103,7 +104,7 @@ export function LevelRoom() {
           <PinControls photo={photo} />
         </>
       )}
-      <Callipers canEdit={canEdit} full={face.checks.length >= 200} />
+      <Callipers full={face.checks.length >= 200} />
     </>
   );
 }
@@ -160,7 +161,7 @@ const FROM_WORDS = { nose: 'tip of the nose', crown: 'crown', chin: 'chin' } as 
 type Cell = `${(typeof CALLIPER_MARKS)[number]}-${(typeof CALLIPER_FROM)[number]}-${'left' | 'right'}`;
 
 /** What the callipers say, left and right, filled in with the planned measure to begin with. */
-function Callipers({ canEdit, full }: { canEdit: boolean; full: boolean }) {
+function Callipers({ full }: { full: boolean }) {
   const f = useFace()!;
   const [open, setOpen] = useState(false);
   const [what, setWhat] = useState<(typeof CALLIPER_MARKS)[number]>('eye');
@@ -208,7 +209,6 @@ function Callipers({ canEdit, full }: { canEdit: boolean; full: boolean }) {
               value={value(x, side)}
               min={bounds.minValue!}
               max={bounds.maxValue!}
-              disabled={!canEdit}
               onChange={(v) => setTyped({ ...typed, [`${what}-${x}-${side}`]: v })}
             />
           ))}
@@ -217,8 +217,8 @@ function Callipers({ canEdit, full }: { canEdit: boolean; full: boolean }) {
       <Box sx={{ fontSize: 13, my: 0.5 }}>
         They begin at the planned measure. With two starting points it says which way to move.
       </Box>
-      <Button
-        disabled={!canEdit || full || from.length === 0}
+      <EditButton
+        disabled={full || from.length === 0}
         onClick={() => {
           take({
             id: freshId('check'),
@@ -230,7 +230,7 @@ function Callipers({ canEdit, full }: { canEdit: boolean; full: boolean }) {
         }}
       >
         Take these measures down
-      </Button>
+      </EditButton>
     </Box>
   );
 }
@@ -271,9 +271,8 @@ export function LevelHistory() {
                 ? `✓ level within ${q({ kind: 'fine', value: l.tolerance.value })}`
                 : `! ${l.pairs.flatMap((p) => (p.move ? [t(p.move)] : [])).join('; ')}`)}
           </span>
-          <Button
+          <EditButton
             aria-label={`Remove the measure of ${l.at.slice(0, 16).replace('T', ' ')}`}
-            disabled={!f.canEdit}
             sx={{ minWidth: 0, px: 1, minHeight: 24, py: 0 }}
             onClick={() =>
               changePiece((p) =>
@@ -282,7 +281,7 @@ export function LevelHistory() {
             }
           >
             ×
-          </Button>
+          </EditButton>
         </Box>
       ))}
     </Box>

@@ -8,7 +8,7 @@ import { asOptions, type FeatureProps } from './feature-props';
 import { editFace } from './face-store';
 import { FaceField } from './FaceField';
 
-export function MouthControls({ face, canEdit }: FeatureProps) {
+export function MouthControls({ face }: FeatureProps) {
   const { mouth } = face;
   const b = mouthSchema.shape;
   const set = (recipe: (m: Face['mouth']) => void) => editFace((f) => recipe(f.mouth));
@@ -18,7 +18,6 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
         label="Kind of mouth"
         options={asOptions(MOUTH_KINDS)}
         value={mouth.kind}
-        disabled={!canEdit}
         onChange={(v) => set((m) => void (m.kind = v))}
       />
       {mouth.kind !== 'none' && (
@@ -28,7 +27,6 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
             value={mouth.sideMm}
             bounds={b.sideMm}
             slide={[0.5, 40, 0.5]}
-            disabled={!canEdit}
             onChange={(v) => set((m) => void (m.sideMm = v))}
           />
           <FaceField
@@ -36,7 +34,6 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
             value={mouth.thickMm}
             bounds={b.thickMm}
             slide={[0.3, 4, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => set((m) => void (m.thickMm = v))}
           />
           <FaceField
@@ -44,7 +41,6 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
             value={mouth.endMm}
             bounds={b.endMm}
             slide={[0, 4, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => set((m) => void (m.endMm = v))}
           />
           <FaceField
@@ -52,7 +48,6 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
             value={mouth.liftMm}
             bounds={b.liftMm}
             slide={[-6, 6, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => set((m) => void (m.liftMm = v))}
           />
           <FaceField
@@ -60,14 +55,12 @@ export function MouthControls({ face, canEdit }: FeatureProps) {
             value={mouth.chinMm}
             bounds={b.chinMm}
             slide={[0, 20, 0.5]}
-            disabled={!canEdit}
             onChange={(v) => set((m) => void (m.chinMm = v))}
           />
           <WoolField
             label="Wool"
             value={mouth.lotId}
             none="no wool"
-            disabled={!canEdit}
             onChange={(id) => set((m) => void (m.lotId = id))}
           />
         </>

@@ -10,7 +10,7 @@ import { asOptions, type FeatureProps } from './feature-props';
 import { editFace, setSmallWool } from './face-store';
 import { FaceField } from './FaceField';
 
-export function NoseControls({ face, canEdit }: FeatureProps) {
+export function NoseControls({ face }: FeatureProps) {
   const { nose } = face;
   const b = noseSchema.shape;
   const set = (recipe: (n: Face['nose']) => void) => editFace((f) => recipe(f.nose));
@@ -24,7 +24,6 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
         label="Kind"
         value={nose.kind}
         options={asOptions(NOSE_KINDS)}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.kind = v as typeof n.kind))}
       />
       <FaceField
@@ -32,7 +31,6 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
         value={nose.widthMm}
         bounds={b.widthMm}
         slide={[0.5, 30, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.widthMm = v))}
       />
       <FaceField
@@ -40,7 +38,6 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
         value={nose.highMm}
         bounds={b.highMm}
         slide={[0.5, 30, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.highMm = v))}
       />
       <FaceField
@@ -49,14 +46,12 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
         value={nose.tiltDeg}
         bounds={b.tiltDeg}
         slide={[-40, 40, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.tiltDeg = v))}
       />
       <PickField
         label="Nostrils"
         value={nose.nostrils}
         options={asOptions(NOSTRILS)}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.nostrils = v as typeof n.nostrils))}
       />
       {nose.nostrils !== 'none' && (
@@ -65,14 +60,12 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
             label="A nostril"
             value={nose.nostrilMm}
             bounds={b.nostrilMm}
-            disabled={!canEdit}
             onChange={(v) => set((n) => void (n.nostrilMm = v))}
           />
           <FaceField
             label="Apart"
             value={nose.nostrilsApartMm}
             bounds={b.nostrilsApartMm}
-            disabled={!canEdit}
             onChange={(v) => set((n) => void (n.nostrilsApartMm = v))}
           />
         </>
@@ -82,21 +75,18 @@ export function NoseControls({ face, canEdit }: FeatureProps) {
         value={nose.philtrumMm}
         bounds={b.philtrumMm}
         slide={[0, 15, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((n) => void (n.philtrumMm = v))}
       />
       <WoolField
         label="Wool"
         value={wool}
         none="no wool"
-        disabled={!canEdit}
         onChange={(id) => setSmallWool(kind, beak ? 'Beak' : 'Nose', nose.at.part, id)}
       />
       {muzzle && (
         <CheckField
           label="Made before the muzzle is joined"
           value={nose.beforeJoin}
-          disabled={!canEdit}
           onChange={(v) => set((n) => void (n.beforeJoin = v))}
         />
       )}

@@ -1,7 +1,6 @@
 'use client';
 /** Photographs of the face: of the animal, laid behind the chart; or of the piece, to see whether it is level. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import type { FacePhoto } from '@/core/piece/face';
 import { freshId } from '@/desk/files';
 import { changePiece, setView, useDesk } from '@/desk/store';
@@ -9,6 +8,7 @@ import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
 import { FileButton } from '@/ui/parts/FileButton';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useFace } from './face-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 const WORDS = { animal: 'Photographs of the animal', piece: 'Photographs of the piece' } as const;
 
@@ -75,12 +75,11 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
           says="Add a photograph"
           label={`Photograph of the ${of} to add`}
           accept="image/*"
-          disabled={!f.canEdit || f.face.photos.length >= 12}
+          disabled={f.face.photos.length >= 12}
           onFile={(file) => void take(file)}
         />
         {chosen && (
-          <Button
-            disabled={!f.canEdit}
+          <EditButton
             onClick={() =>
               changePiece((p) =>
                 p.face ? { ...p, face: { ...p.face, photos: p.face.photos.filter((x) => x.id !== chosen.id) } } : p,
@@ -88,7 +87,7 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
             }
           >
             Take away
-          </Button>
+          </EditButton>
         )}
       </Box>
       <Box sx={{ px: 1.5, pb: 1, fontSize: 13, color: 'text.secondary' }}>

@@ -4,7 +4,6 @@
  * pin is moved by hand, or by arrows when it has the focus.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/head/mark-names';
 import type { Midline } from '@/core/face/level/symmetry';
 import type { FacePhoto } from '@/core/piece/face';
@@ -15,6 +14,7 @@ import { grip, onDrawing } from '@/ui/parts/grip';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
 import { usePicture } from '@/ui/parts/usePicture';
+import { EditButton } from '@/ui/parts/Editable';
 
 const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
   editFace((f) => {
@@ -145,10 +145,8 @@ export function PhotoPins({
 
 /** Which landmark is pinned next, and which are. */
 export function PinControls({ photo }: { photo: FacePhoto }) {
-  const f = useFace();
   const chosen = useDesk((s) => s.view.faceMark);
   const mark = nextMark(photo, chosen);
-  const canEdit = f?.canEdit ?? false;
   return (
     <Box role="group" aria-label="Landmarks">
       {photo.of === 'animal' && (
@@ -160,7 +158,6 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
               { value: 'profile', says: 'in profile' },
             ]}
             value={photo.side}
-            disabled={!canEdit}
             onChange={(v) => editPhoto(photo.id, (p) => void (p.side = v))}
           />
           <FaceField
@@ -169,7 +166,6 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
             value={photo.strength}
             bounds={facePhotoSchema.shape.strength}
             slide={[0, 1, 0.05]}
-            disabled={!canEdit}
             onChange={(v) => editPhoto(photo.id, (p) => void (p.strength = v))}
           />
         </>
@@ -188,25 +184,23 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
           const has = photo.pins.some((p) => p.mark === m);
           return (
             <Box component="li" key={m} sx={{ display: 'flex', gap: 0.5, mb: 0.25 }}>
-              <Button
+              <EditButton
                 variant={m === mark ? 'contained' : 'text'}
                 aria-pressed={m === mark}
-                disabled={!canEdit}
                 onClick={() => setView({ faceMark: m })}
                 sx={{ flex: 1, justifyContent: 'flex-start', minHeight: 26, py: 0 }}
               >
                 {has ? '✓ ' : ''}
                 {MARK_NAMES[m]}
-              </Button>
+              </EditButton>
               {has && (
-                <Button
+                <EditButton
                   aria-label={`Take the pin of ${MARK_NAMES[m]} out`}
-                  disabled={!canEdit}
                   onClick={() => editPhoto(photo.id, (p) => void (p.pins = p.pins.filter((x) => x.mark !== m)))}
                   sx={{ minWidth: 0, px: 1, minHeight: 26, py: 0 }}
                 >
                   ×
-                </Button>
+                </EditButton>
               )}
             </Box>
           );

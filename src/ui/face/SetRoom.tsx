@@ -21,7 +21,7 @@ export function SetRoom() {
   const hand = useDesk((s) => s.hand);
   const { q, t } = useUnits();
   if (!f) return null;
-  const { face, plan, canEdit } = f;
+  const { face, plan } = f;
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
   const stem = (recipe: (x: Eyes['stem']) => void) => editEyes((e) => recipe(e.stem));
@@ -89,7 +89,6 @@ export function SetRoom() {
             value={eyes.socketMm}
             bounds={B.socketMm}
             slide={[0, 12, 0.1]}
-            disabled={!canEdit}
             onChange={(v) => editEyes((e) => void (e.socketMm = v))}
           />
         )}
@@ -100,14 +99,12 @@ export function SetRoom() {
               value={eyes.stem.lengthMm}
               bounds={S.lengthMm}
               slide={[1, 30, 0.5]}
-              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.lengthMm = v))}
             />
             <FaceField
               label="Stem thick"
               value={eyes.stem.thickMm}
               bounds={S.thickMm}
-              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.thickMm = v))}
             />
             <FaceField
@@ -116,7 +113,6 @@ export function SetRoom() {
               value={eyes.stem.inDeg}
               bounds={S.inDeg}
               slide={[0, 90, 1]}
-              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.inDeg = v))}
             />
             <FaceField
@@ -125,7 +121,6 @@ export function SetRoom() {
               value={eyes.stem.downDeg}
               bounds={S.downDeg}
               slide={[-30, 70, 1]}
-              disabled={!canEdit}
               onChange={(v) => stem((x) => void (x.downDeg = v))}
             />
           </>

@@ -1,7 +1,6 @@
 'use client';
 /** Whiskers in hand: roots, rows, length, fan, thread, passes and glue. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { WHISKER_GLUES, whiskerSetSchema, type WhiskerSet } from '@/core/piece/face';
 import { useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -12,6 +11,7 @@ import { WoolField } from '@/ui/parts/WoolField';
 import { asOptions } from './feature-props';
 import { editFace, useFace } from './face-store';
 import { FaceField } from './FaceField';
+import { EditButton } from '@/ui/parts/Editable';
 
 /** The whiskers in hand; the first where none are chosen. */
 export function useWhiskers(): WhiskerSet | null {
@@ -20,7 +20,7 @@ export function useWhiskers(): WhiskerSet | null {
   return f?.face.whiskers.find((w) => w.id === id) ?? f?.face.whiskers[0] ?? null;
 }
 
-export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
+export function WhiskerControls() {
   const f = useFace();
   const w = useWhiskers();
   const threads = useDesk((s) => s.cupboard.threads);
@@ -43,19 +43,13 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
           {plan.ways.some((x) => x.movedMm > 0 && x.clear) && ', some moved to pass eyes and wire'}.
         </Box>
       )}
-      <NameField
-        label="Name of the whiskers"
-        value={w.name}
-        disabled={!canEdit}
-        onChange={(v) => set((x) => void (x.name = v))}
-      />
+      <NameField label="Name of the whiskers" value={w.name} onChange={(v) => set((x) => void (x.name = v))} />
       <FaceField
         label="On a side"
         kind="count"
         value={w.perSide}
         bounds={b.perSide}
         slide={[1, 24, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.perSide = Math.round(v)))}
       />
       <FaceField
@@ -64,7 +58,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.rows}
         bounds={b.rows}
         slide={[1, 6, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.rows = Math.round(v)))}
       />
       <FaceField
@@ -72,7 +65,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.alongMm}
         bounds={b.alongMm}
         slide={[0.3, 8, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.alongMm = v))}
       />
       <FaceField
@@ -80,7 +72,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.rowsApartMm}
         bounds={b.rowsApartMm}
         slide={[0.3, 8, 0.1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.rowsApartMm = v))}
       />
       <FaceField
@@ -88,7 +79,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.longestMm}
         bounds={b.longestMm}
         slide={[2, 80, 0.5]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.longestMm = v))}
       />
       <FaceField
@@ -97,7 +87,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.shortestShare}
         bounds={b.shortestShare}
         slide={[0.1, 1, 0.05]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.shortestShare = v))}
       />
       <FaceField
@@ -106,7 +95,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.fanDeg}
         bounds={b.fanDeg}
         slide={[0, 100, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.fanDeg = v))}
       />
       <FaceField
@@ -115,7 +103,6 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.droopDeg}
         bounds={b.droopDeg}
         slide={[-40, 40, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.droopDeg = v))}
       />
       <PickField
@@ -123,7 +110,7 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.threadId ?? ''}
         empty={threads.length === 0 ? 'None in the cupboard' : 'Choose one'}
         options={threads.map((t) => ({ value: t.id, says: `${t.name}, ${t.thickMm} mm` }))}
-        disabled={!canEdit || threads.length === 0}
+        disabled={threads.length === 0}
         onChange={(v) => set((x) => void (x.threadId = v))}
       />
       <FaceField
@@ -132,29 +119,23 @@ export function WhiskerControls({ canEdit }: { canEdit: boolean }) {
         value={w.passes}
         bounds={b.passes}
         slide={[1, 8, 1]}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.passes = Math.round(v)))}
       />
       <ChoiceRow
         label="Glue"
         options={asOptions(WHISKER_GLUES).map((g) => ({ ...g, says: g.value === 'none' ? 'no glue' : g.says }))}
         value={w.glue}
-        disabled={!canEdit}
         onChange={(v) => set((x) => void (x.glue = v))}
       />
       <WoolField
         label="Dashes"
         value={w.dashLotId}
         none="no dashes"
-        disabled={!canEdit}
         onChange={(id) => set((x) => void (x.dashLotId = id))}
       />
-      <Button
-        disabled={!canEdit}
-        onClick={() => editFace((face) => void (face.whiskers = face.whiskers.filter((x) => x.id !== w.id)))}
-      >
+      <EditButton onClick={() => editFace((face) => void (face.whiskers = face.whiskers.filter((x) => x.id !== w.id)))}>
         Take {w.name.toLowerCase()} away
-      </Button>
+      </EditButton>
     </Box>
   );
 }

@@ -3,7 +3,6 @@ import type { Face } from '@/core/piece/face';
 
 export interface FeatureProps {
   readonly face: Face;
-  readonly canEdit: boolean;
 }
 
 export const asOptions = <T extends string>(list: readonly T[]) =>

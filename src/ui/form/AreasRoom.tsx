@@ -4,7 +4,6 @@
  * made, split, joined.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
@@ -21,11 +20,11 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { NameField } from '@/ui/parts/NameField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function AreasRoom({ findings }: { findings: ReactNode }) {
   const { plan, area, doc } = useSelectedArea();
   const piece = useDesk((s) => s.piece)!;
-  const canEdit = useDesk((s) => s.canEdit);
   const view = useDesk((s) => s.view);
   const { q } = useUnits();
   const [menu, setMenu] = useState<{ at: HTMLElement; what: 'split' | 'join' } | null>(null);
@@ -62,7 +61,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
             { value: 'erase', says: 'erase' },
           ]}
           value={view.brush}
-          disabled={!canEdit || !doc}
+          disabled={!doc}
           onChange={(brush) => setView({ brush })}
         />
         <MeasureField
@@ -81,32 +80,30 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
         <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
-        <Button disabled={!canEdit} onClick={make}>
-          New area
-        </Button>
-        <Button
-          disabled={!canEdit || !doc}
+        <EditButton onClick={make}>New area</EditButton>
+        <EditButton
+          disabled={!doc}
           onClick={(e) => setMenu({ at: e.currentTarget, what: 'split' })}
           aria-haspopup="menu"
         >
           Split
-        </Button>
-        <Button
-          disabled={!canEdit || !doc || piece.areas.length < 2}
+        </EditButton>
+        <EditButton
+          disabled={!doc || piece.areas.length < 2}
           onClick={(e) => setMenu({ at: e.currentTarget, what: 'join' })}
           aria-haspopup="menu"
         >
           Join another to it
-        </Button>
-        <Button
-          disabled={!canEdit || !doc}
+        </EditButton>
+        <EditButton
+          disabled={!doc}
           onClick={() => {
             changePiece((p) => removeArea(p, doc!.id));
             setView({ areaId: null });
           }}
         >
           Take away
-        </Button>
+        </EditButton>
       </Box>
       <Menu open={menu !== null} anchorEl={menu?.at ?? null} onClose={() => setMenu(null)}>
         {menu?.what === 'split'
@@ -141,13 +138,13 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
                 </MenuItem>
               ))}
       </Menu>
-      {doc && <Places key={doc.id} area={doc} canEdit={canEdit} />}
+      {doc && <Places key={doc.id} area={doc} />}
     </>
   );
 }
 
 /** The same by keyboard: part, band along it, band round it, side. */
-function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
+function Places({ area }: { area: Area }) {
   const parts = useDesk((s) => s.piece!.form.parts);
   const change = (recipe: (a: Area) => void) =>
     editPiece((d) => {
@@ -157,12 +154,7 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
   const set = (i: number, recipe: (s: Selector) => void) => change((a) => recipe(a.where[i]!));
   return (
     <Box role="group" aria-label={`Where ${area.name} lies`}>
-      <NameField
-        label="Name of the area"
-        value={area.name}
-        disabled={!canEdit}
-        onChange={(v) => change((a) => void (a.name = v))}
-      />
+      <NameField label="Name of the area" value={area.name} onChange={(v) => change((a) => void (a.name = v))} />
       {area.where.map((s, i) => (
         <Box
           key={i}
@@ -175,7 +167,6 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
             value={s.parts.length === 1 ? s.parts[0]! : ''}
             empty={s.parts.map((id) => parts.find((p) => p.id === id)?.name ?? id).join(', ')}
             options={parts.map((p) => ({ value: p.id, says: p.name }))}
-            disabled={!canEdit}
             onChange={(v) => set(i, (x) => void (x.parts = [v]))}
           />
           <Band
@@ -183,7 +174,6 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
             kind="share"
             most={1}
             value={s.along}
-            disabled={!canEdit}
             onChange={(b) => set(i, (x) => put(x, 'along', b))}
           />
           <Band
@@ -191,7 +181,6 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
             kind="angle"
             most={180}
             value={s.around}
-            disabled={!canEdit}
             onChange={(b) => set(i, (x) => put(x, 'around', b))}
           />
           <ChoiceRow
@@ -202,7 +191,6 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
               { value: 'right', says: 'right' },
             ]}
             value={s.side ?? 'both'}
-            disabled={!canEdit}
             onChange={(v) =>
               set(i, (x) => {
                 if (v === 'both') delete x.side;
@@ -210,28 +198,28 @@ function Places({ area, canEdit }: { area: Area; canEdit: boolean }) {
               })
             }
           />
-          <Button
-            disabled={!canEdit || (area.where.length < 2 && !area.strokes.some((q) => q.adds))}
+          <EditButton
+            disabled={area.where.length < 2 && !area.strokes.some((q) => q.adds)}
             onClick={() => change((a) => void a.where.splice(i, 1))}
           >
             Take this place away
-          </Button>
+          </EditButton>
         </Box>
       ))}
-      <Button
-        disabled={!canEdit || area.where.length >= 40}
+      <EditButton
+        disabled={area.where.length >= 40}
         sx={{ mt: 1 }}
         onClick={() => change((a) => void a.where.push({ parts: [parts[0]!.id] }))}
       >
         Add a place
-      </Button>
+      </EditButton>
       {area.strokes.length > 0 && (
         <Box sx={{ mt: 1, fontSize: 13 }}>
           {area.strokes.length === 1 ? 'One stroke is' : `${area.strokes.length} strokes are`} painted over these
           places.{' '}
-          <Button disabled={!canEdit || area.where.length === 0} onClick={() => change((a) => void (a.strokes = []))}>
+          <EditButton disabled={area.where.length === 0} onClick={() => change((a) => void (a.strokes = []))}>
             Take the paint away
-          </Button>
+          </EditButton>
         </Box>
       )}
     </Box>
@@ -248,12 +236,11 @@ interface BandProps {
   readonly kind: 'share' | 'angle';
   readonly most: number;
   readonly value: { from: number; to: number } | undefined;
-  readonly disabled: boolean;
   readonly onChange: (band: { from: number; to: number } | null) => void;
 }
 
 /** From and to; the whole way is no band at all. Each stays on its own side of the other. */
-function Band({ label, kind, most, value, disabled, onChange }: BandProps) {
+function Band({ label, kind, most, value, onChange }: BandProps) {
   const from = value?.from ?? 0;
   const to = value?.to ?? most;
   const gap = most / 100;
@@ -267,7 +254,6 @@ function Band({ label, kind, most, value, disabled, onChange }: BandProps) {
         min={0}
         max={to - gap}
         slide={{ min: 0, max: most, step: gap }}
-        disabled={disabled}
         onChange={(v) => say(Math.min(v, to - gap), to)}
       />
       <MeasureField
@@ -277,7 +263,6 @@ function Band({ label, kind, most, value, disabled, onChange }: BandProps) {
         min={from + gap}
         max={most}
         slide={{ min: 0, max: most, step: gap }}
-        disabled={disabled}
         onChange={(v) => say(from, Math.max(v, from + gap))}
       />
     </>

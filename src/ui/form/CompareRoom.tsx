@@ -1,7 +1,6 @@
 'use client';
 /** Compare: photographs behind the outline, landmarks pinned on both, differences in millimetres, proportions worst first. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
@@ -17,6 +16,7 @@ import { Table } from '@/ui/parts/Table';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useCompared, useReference } from './Compared';
+import { EditButton } from '@/ui/parts/Editable';
 
 const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
 export function changeReference(id: string, recipe: (r: Reference) => void): void {
@@ -28,7 +28,6 @@ export function changeReference(id: string, recipe: (r: Reference) => void): voi
 
 export function ReferenceList() {
   const piece = useDesk((s) => s.piece);
-  const canEdit = useDesk((s) => s.canEdit);
   const chosen = useReference();
   if (!piece) return null;
   const take = async (file: File) => {
@@ -84,15 +83,15 @@ export function ReferenceList() {
           says="Add a photograph"
           label="Photograph to add"
           accept="image/*"
-          disabled={!canEdit || piece.references.length >= 12}
+          disabled={piece.references.length >= 12}
           onFile={(file) => void take(file)}
         />
-        <Button
-          disabled={!canEdit || !chosen}
+        <EditButton
+          disabled={!chosen}
           onClick={() => changePiece((p) => ({ ...p, references: p.references.filter((r) => r.id !== chosen!.id) }))}
         >
           Take away
-        </Button>
+        </EditButton>
       </Box>
       <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
         Use photographs taken square on: from the side, the front, above. They stay in this browser and are not part of
@@ -104,7 +103,6 @@ export function ReferenceList() {
 
 export function CompareRoom({ findings }: { findings: ReactNode }) {
   const view = useCompared();
-  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   if (!view) {
     return (
@@ -151,7 +149,6 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           label="Taken from"
           options={(['left', 'front', 'above'] as const).map((s) => ({ value: s, says: SIDE_WORDS[s] }))}
           value={r.side}
-          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.side = v))}
         />
         <MeasureField
@@ -160,7 +157,6 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           value={r.knownMm}
           min={referenceSchema.shape.knownMm.minValue!}
           max={referenceSchema.shape.knownMm.maxValue!}
-          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.knownMm = v))}
         />
         <MeasureField
@@ -170,7 +166,6 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           min={0}
           max={1}
           slide={{ min: 0, max: 1, step: 0.05 }}
-          disabled={!canEdit}
           onChange={(v) => changeReference(r.id, (x) => void (x.strength = v))}
         />
         {compared.widthMm && (
@@ -183,7 +178,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           value=""
           empty={free.length === 0 ? 'All are pinned' : 'Choose one'}
           options={free.map((p) => ({ value: p.landmark.id, says: p.landmark.name }))}
-          disabled={!canEdit || free.length === 0}
+          disabled={free.length === 0}
           onChange={pin}
         />
       </Box>
@@ -197,16 +192,15 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
                 <td className="n">{q({ kind: 'length', value: p.piece[1] - p.photo[1] })}</td>
                 <td className="n">{q({ kind: 'length', value: p.offMm })}</td>
                 <td>
-                  <Button
+                  <EditButton
                     aria-label={`Take the pin of ${p.name} out`}
-                    disabled={!canEdit}
                     onClick={() =>
                       changeReference(r.id, (x) => void (x.pins = x.pins.filter((y) => y.landmark !== p.id)))
                     }
                     sx={{ minWidth: 0, px: 1, minHeight: 24 }}
                   >
                     ×
-                  </Button>
+                  </EditButton>
                 </td>
               </Box>
             ))}

@@ -21,7 +21,6 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const core = useDesk((s) => s.plan?.core);
   const lots = useDesk((s) => s.cupboard.lots);
-  const canEdit = useDesk((s) => s.canEdit);
   const partId = useDesk((s) => s.view.partId);
   const { q, spanWords } = useUnits();
   const part = core?.parts.find((p) => p.id === partId);
@@ -57,7 +56,6 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
               { value: 'full-size', says: 'full size, thin coat' },
             ]}
             value={piece.core.school}
-            disabled={!canEdit}
             onChange={(v) => editPiece((d) => void (d.core.school = v))}
           />
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -72,7 +70,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             min={allowance.minValue!}
             max={allowance.maxValue!}
             slide={{ min: 0, max: 10, step: 0.5 }}
-            disabled={!canEdit || piece.core.school === 'full-size'}
+            disabled={piece.core.school === 'full-size'}
             onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
           />
           <PickField
@@ -80,7 +78,6 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             value={piece.core.lotId ?? ''}
             empty="Choose a wool"
             options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
-            disabled={!canEdit}
             onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
           />
         </Box>
@@ -96,7 +93,6 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
             label="Built"
             options={(['firm', 'with give', 'lofty pad', 'flat felt'] as const).map((f) => ({ value: f, says: f }))}
             value={part.firmness}
-            disabled={!canEdit}
             onChange={(f: Firmness) =>
               editPiece((d) => {
                 d.core.soft = d.core.soft.filter((s) => s.part !== part.id);
@@ -114,7 +110,6 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
                 { value: 'wrapped wire', says: 'a wrapped wire' },
               ]}
               value={part.under}
-              disabled={!canEdit}
               onChange={(way: UnderFur) =>
                 editPiece((d) => {
                   d.core.under = d.core.under.filter((u) => u.part !== part.id);

@@ -1,7 +1,6 @@
 'use client';
 /** Flat parts: ears, wings, feathers, beaks, claws felted flat: outline, layers, lining, fringe, seat. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
@@ -17,6 +16,7 @@ import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function useFlatPart(): FlatPart | null {
   const piece = useDesk((s) => s.piece);
@@ -41,7 +41,6 @@ export function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
 export function FlatList() {
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
-  const canEdit = useDesk((s) => s.canEdit);
   const chosen = useFlatPart();
   const { q } = useUnits();
   if (!piece) return null;
@@ -95,15 +94,15 @@ export function FlatList() {
         })}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5 }}>
-        <Button disabled={!canEdit || piece.flatParts.length >= 40} onClick={add}>
+        <EditButton disabled={piece.flatParts.length >= 40} onClick={add}>
           Add a flat part
-        </Button>
-        <Button
-          disabled={!canEdit || !chosen}
+        </EditButton>
+        <EditButton
+          disabled={!chosen}
           onClick={() => changePiece((p) => ({ ...p, flatParts: p.flatParts.filter((f) => f.id !== chosen!.id) }))}
         >
           Take away
-        </Button>
+        </EditButton>
       </Box>
     </Box>
   );
@@ -128,7 +127,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece!.form.parts);
   const all = useDesk((s) => s.piece!.flatParts);
-  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const p = plan?.flatParts.find((x) => x.id === f?.id);
   if (!f) {
@@ -173,14 +171,12 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           key={f.id}
           label="Name of the flat part"
           value={f.name}
-          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.name = v))}
         />
         <PickField
           label="Kind"
           value={f.kind}
           options={FLAT_KINDS.map((k) => ({ value: k, says: k }))}
-          disabled={!canEdit}
           onChange={(v) =>
             changeFlat(f.id, (x) => {
               x.kind = v as FlatPart['kind'];
@@ -191,7 +187,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
         <CheckField
           label="a pair, the other one turned over"
           value={f.paired}
-          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.paired = v))}
         />
         {FIELDS.map(({ key, label, kind }) => (
@@ -202,7 +197,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             value={f[key]}
             min={shape[key].minValue!}
             max={shape[key].maxValue!}
-            disabled={!canEdit}
             onChange={(v) => changeFlat(f.id, (x) => void (x[key] = key === 'layers' ? Math.round(v) : v))}
           />
         ))}
@@ -210,14 +204,12 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           label="Wool"
           value={f.lotId ?? 'none'}
           options={wools}
-          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.lotId = v === 'none' ? null : v))}
         />
         <PickField
           label="Lining"
           value={f.liningLotId ?? 'none'}
           options={wools}
-          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.liningLotId = v === 'none' ? null : v))}
         />
         {f.liningLotId !== null && (
@@ -227,7 +219,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             value={f.liningMm}
             min={shape.liningMm.minValue!}
             max={shape.liningMm.maxValue!}
-            disabled={!canEdit}
             onChange={(v) => changeFlat(f.id, (x) => void (x.liningMm = v))}
           />
         )}
@@ -235,7 +226,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           label="Stands for"
           value={drawn.some((x) => x.id === f.id) ? f.id : 'none'}
           options={[{ value: 'none', says: 'no drawn part' }, ...drawn.map((x) => ({ value: x.id, says: x.name }))]}
-          disabled={!canEdit}
           onChange={(v) => {
             const id = v === 'none' ? unusedId(all) : v;
             changeFlat(f.id, (x) => void (x.id = id));
@@ -247,7 +237,6 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           value={f.seat ?? ''}
           empty="Choose a part"
           options={parts.map((x) => ({ value: x.id, says: x.name }))}
-          disabled={!canEdit}
           onChange={(v) => changeFlat(f.id, (x) => void (x.seat = v))}
         />
         <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>

@@ -25,7 +25,6 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const frame = useDesk((s) => s.plan?.frame);
   const cupboard = useDesk((s) => s.cupboard);
-  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const f = piece.frame;
   const wires = wiresFor(f.kind, cupboard);
@@ -63,7 +62,6 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
           label="Kind of frame"
           options={FRAME_KINDS.map((k) => ({ value: k, says: WORDS[k] }))}
           value={f.kind}
-          disabled={!canEdit}
           onChange={(k) =>
             editPiece((d) => {
               d.frame.kind = k;
@@ -81,20 +79,18 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
                 value: w.id,
                 says: `${w.name}, ${q({ kind: 'rowLength', value: w.haveMm })}`,
               }))}
-              disabled={!canEdit || wires.length === 0}
+              disabled={wires.length === 0}
               onChange={(v) => editPiece((d) => void (d.frame.wireId = v))}
             />
             <Box>
               <CheckField
                 label="into the head"
                 value={f.head}
-                disabled={!canEdit}
                 onChange={(v) => editPiece((d) => void (d.frame.head = v))}
               />
               <CheckField
                 label="into the tail"
                 value={f.tail}
-                disabled={!canEdit}
                 onChange={(v) => editPiece((d) => void (d.frame.tail = v))}
               />
             </Box>
@@ -104,7 +100,6 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               value={f.turnedMm}
               min={frameSchema.shape.turnedMm.minValue!}
               max={frameSchema.shape.turnedMm.maxValue!}
-              disabled={!canEdit}
               onChange={(v) => editPiece((d) => void (d.frame.turnedMm = v))}
             />
             <MeasureField
@@ -113,7 +108,6 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               value={f.wasteShare}
               min={0}
               max={0.5}
-              disabled={!canEdit}
               onChange={(v) => editPiece((d) => void (d.frame.wasteShare = v))}
             />
             <Typography variant="body2" sx={{ color: 'text.secondary' }}>

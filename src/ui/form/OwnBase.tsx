@@ -22,6 +22,7 @@ import { LARGEST_SCAN, likelyUnit, SCAN_UNITS, type ScanUnit } from '@/core/form
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 const bounds = pieceSchema.shape.form.shape.finishedLengthMm;
 
@@ -59,7 +60,6 @@ interface Ready {
 
 export function OwnBase() {
   const scan = useDesk((s) => s.piece?.form.scan ?? null);
-  const canEdit = useDesk((s) => s.canEdit);
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<{ doing: string; share: number } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -97,16 +97,15 @@ export function OwnBase() {
               { value: 'core', says: 'the core' },
             ]}
             value={scan.role}
-            disabled={!canEdit}
             onChange={(role) =>
               changePiece((p) => ({ ...p, form: { ...p.form, scan: p.form.scan && { ...p.form.scan, role } } }))
             }
           />
         </Box>
       )}
-      <Button disabled={!canEdit || busy !== null} onClick={() => input.current?.click()}>
+      <EditButton disabled={busy !== null} onClick={() => input.current?.click()}>
         {scan ? 'Bring in another scan' : 'Bring in a scan of your own base'}
-      </Button>
+      </EditButton>
       <input
         ref={input}
         type="file"

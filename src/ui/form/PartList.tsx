@@ -2,7 +2,6 @@
 /** The parts of the animal, each on what it sits on; one is in hand. Pads are added and parts taken away here. */
 import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -13,6 +12,7 @@ import { figures } from '@/ui/frame/theme';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 /** Depth in the tree of parts. */
 function depth(parts: readonly Part[], part: Part): number {
@@ -26,7 +26,6 @@ export function PartList() {
   const chosen = useDesk((s) => s.view.partId);
   const core = useDesk((s) => s.plan?.core);
   const findings = useDesk((s) => s.plan?.findings);
-  const canEdit = useDesk((s) => s.canEdit);
   const { q } = useUnits();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   if (!piece) return null;
@@ -66,22 +65,22 @@ export function PartList() {
         })}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 2 }}>
-        <Button
-          disabled={!part || !canEdit || part.shape === 'board'}
+        <EditButton
+          disabled={!part || part.shape === 'board'}
           onClick={(e) => setMenu(e.currentTarget)}
           aria-haspopup="menu"
         >
           Add a pad
-        </Button>
-        <Button
-          disabled={!part || !canEdit || part.on === null}
+        </EditButton>
+        <EditButton
+          disabled={!part || part.on === null}
           onClick={() => {
             changePiece((p) => removePart(p, part!.id));
             setView({ partId: null });
           }}
         >
           Take away
-        </Button>
+        </EditButton>
       </Box>
       {!part && (
         <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>

@@ -74,7 +74,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
       )}
       {findings}
       <OwnBase />
-      {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} canEdit={canEdit} />}
+      {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} />}
       <Box role="group" aria-label="Size" sx={{ mt: 1.5 }}>
         <Typography variant="h3" sx={{ mb: 0.5 }}>
           Whole animal
@@ -83,7 +83,6 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           label="Measured by"
           value={by}
           options={measures.map((m) => ({ value: m.id, says: m.says }))}
-          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.measuredBy = v))}
         />
         <MeasureField
@@ -93,7 +92,6 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           min={bounds.finishedLengthMm.minValue! * share}
           max={bounds.finishedLengthMm.maxValue! * share}
           slide={{ min: 80 * share, max: 500 * share, step: 1 }}
-          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.finishedLengthMm = v / share))}
         />
         <MeasureField
@@ -103,15 +101,9 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           min={bounds.lifeLengthMm.minValue! * share}
           max={bounds.lifeLengthMm.maxValue! * share}
           slide={{ min: 100 * share, max: 3000 * share, step: 5 }}
-          disabled={!canEdit}
           onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v / share))}
         />
-        <NameField
-          label="Name of the piece"
-          value={piece.name}
-          disabled={!canEdit}
-          onChange={(v) => editPiece((d) => void (d.name = v))}
-        />
+        <NameField label="Name of the piece" value={piece.name} onChange={(v) => editPiece((d) => void (d.name = v))} />
         <TextField
           label="Note"
           multiline
@@ -137,7 +129,7 @@ const jointName = (part: Part, node: number): string => {
   return `joint ${part.root === 'start' ? node : n - 1 - node}`;
 };
 
-function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canEdit: boolean }) {
+function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const [side, setSide] = useState<Side>('both');
   const [node, setNode] = useState(() => jointsOf(part)[0] ?? 0);
   const k = unitMm(piece.form);
@@ -160,7 +152,6 @@ function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canE
       <NameField
         label="Name of the part"
         value={part.name}
-        disabled={!canEdit}
         onChange={(v) =>
           editPiece((d) => {
             const p = d.form.parts.find((x) => x.id === part.id);
@@ -173,7 +164,6 @@ function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canE
           label="What it is"
           value={part.role}
           options={PART_ROLES.map((r) => ({ value: r, says: ROLE_WORDS[r] }))}
-          disabled={!canEdit}
           onChange={(v) =>
             editPiece((d) => {
               const p = d.form.parts.find((x) => x.id === part.id);
@@ -188,7 +178,7 @@ function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canE
         value={tenth(length * k)}
         {...lengthLimits}
         slide={{ ...lengthLimits, step: 0.5 }}
-        disabled={!canEdit || part.shape === 'board'}
+        disabled={part.shape === 'board'}
         onChange={(v) => shape((f) => setPartLength(f, part.id, v))}
       />
       {thicknessesOf(part).map((t) => {
@@ -202,7 +192,6 @@ function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canE
             value={tenth(t.across * k)}
             {...l}
             slide={{ ...l, step: 0.5 }}
-            disabled={!canEdit}
             onChange={(v) => shape((f) => setThickness(f, part.id, t.key, v))}
           />
         );
@@ -243,7 +232,6 @@ function PartControls({ piece, part, canEdit }: { piece: Piece; part: Part; canE
                 min={-most}
                 max={most}
                 slide={{ min: -most, max: most, step: 1 }}
-                disabled={!canEdit}
                 onChange={(v) =>
                   shape((f) =>
                     setBend(

@@ -8,6 +8,7 @@ import { LogStage } from '@/ui/log/LogStage';
 import { ShadeStage } from '@/ui/shade/ShadeStage';
 import { NeedlesStage } from '@/ui/needles/NeedlesStage';
 import { OrderStage } from '@/ui/order/OrderStage';
+import { Editable } from '@/ui/parts/Editable';
 import type { StagePath } from './stages';
 import { DeskFrame } from './DeskFrame';
 import { StageBoundary } from './StageBoundary';
@@ -28,7 +29,9 @@ export function StageScreen({ id, stage }: { id: string; stage: StagePath }) {
   return (
     <DeskFrame id={id}>
       <StageBoundary what="This stage" resetKey={stage}>
-        <Screen />
+        <Editable>
+          <Screen />
+        </Editable>
       </StageBoundary>
     </DeskFrame>
   );

@@ -1,18 +1,17 @@
 'use client';
 /** Log: what was really done beside what was planned for the same rows. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { editPiece, useDesk } from '@/desk/store';
 import { TextLink } from '@/ui/frame/TextLink';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function LogStage() {
   const plan = useDesk((s) => s.plan);
   const piece = useDesk((s) => s.piece);
-  const canEdit = useDesk((s) => s.canEdit);
   const needles = useDesk((s) => s.cupboard.needles);
   const { q, t } = useUnits();
   if (!piece) return null;
@@ -104,13 +103,12 @@ export function LogStage() {
                   <td>{name(e.areaId)}</td>
                   <td>{said(e)}</td>
                   <td className="n">
-                    <Button
+                    <EditButton
                       variant="text"
-                      disabled={!canEdit}
                       onClick={() => editPiece((d) => void (d.log = d.log.filter((x) => x.id !== e.id)))}
                     >
                       Remove
-                    </Button>
+                    </EditButton>
                   </td>
                 </tr>
               ))}

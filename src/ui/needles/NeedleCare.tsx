@@ -1,7 +1,6 @@
 'use client';
 /** Care of needles: counted before and after a sitting, breakages written down with the step; in the rack and at the bench. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Needle } from '@/core/piece/cupboard';
@@ -13,12 +12,12 @@ import { PickField } from '@/ui/parts/PickField';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useRack } from './needle-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 /** Needles counted before and after a sitting, so that none stays in the piece. */
 export function Counting() {
   const needles = useDesk((s) => s.cupboard.needles);
   const log = useDesk((s) => s.piece!.log);
-  const canEdit = useDesk((s) => s.canEdit);
   const owned = needles.filter((n) => n.count > 0);
   const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
   const last = [...log].reverse().find((e) => e.kind === 'needles');
@@ -48,7 +47,6 @@ export function Counting() {
           value={now(n)}
           min={0}
           max={500}
-          disabled={!canEdit}
           onChange={(v) => setCounts((c) => ({ ...c, [n.id]: Math.round(v) }))}
         />
       ))}
@@ -58,9 +56,9 @@ export function Counting() {
           floor.
         </Box>
       )}
-      <Button disabled={!canEdit || owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
+      <EditButton disabled={owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
         {open ? 'Counted, sitting ends' : 'Counted, sitting begins'}
-      </Button>
+      </EditButton>
     </Box>
   );
 }
@@ -71,7 +69,6 @@ export function Breakages() {
   const log = useDesk((s) => s.piece!.log);
   const steps = useDesk((s) => s.plan?.work.steps);
   const stepId = useDesk((s) => s.view.stepId);
-  const canEdit = useDesk((s) => s.canEdit);
   const { t } = useUnits();
   const [needleId, setNeedle] = useState<string | null>(null);
   const [found, setFound] = useState(true);
@@ -97,9 +94,9 @@ export function Breakages() {
           out through the fur one day.
         </Box>
       )}
-      <Button disabled={!canEdit || id === ''} onClick={() => needleBroke(id, stepId, found)}>
+      <EditButton disabled={id === ''} onClick={() => needleBroke(id, stepId, found)}>
         Write the breakage down{stepId ? ', at the step in hand' : ''}
-      </Button>
+      </EditButton>
       {list.length > 0 && (
         <SmallTable
           label="Broken needles so far"

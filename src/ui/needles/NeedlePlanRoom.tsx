@@ -165,7 +165,6 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
   const { step, work } = useNeedledStep()!;
   const needles = useDesk((s) => s.cupboard.needles);
   const chosen = useDesk((s) => s.piece!.work.chosen.find((c) => c.operation === step.operationId));
-  const canEdit = useDesk((s) => s.canEdit);
   const { q, t } = useUnits();
   const usable = needles.filter((n) => n.count > 0 && (n.section === 'reverse') === (step.kind === 'raise'));
   return (
@@ -215,14 +214,12 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
         <PickField
           label="Needle"
           value={chosen?.needleId ?? 'plan'}
-          disabled={!canEdit}
           options={[{ value: 'plan', says: 'by the plan' }, ...usable.map((n) => ({ value: n.id, says: n.name }))]}
           onChange={(v) => chooseFor(step.operationId, { needleId: v === 'plan' ? null : v })}
         />
         <PickField
           label="Angle"
           value={chosen?.angleDeg ? String(chosen.angleDeg) : 'plan'}
-          disabled={!canEdit}
           options={[
             { value: 'plan', says: 'by the plan' },
             ...[...ANGLES[step.kind]]

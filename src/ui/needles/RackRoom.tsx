@@ -57,14 +57,12 @@ export function RackRoom({ findings }: { findings: readonly Finding[] }) {
 /** Coarse to fine, or one fine needle. */
 function School() {
   const work = useDesk((s) => s.piece!.work);
-  const canEdit = useDesk((s) => s.canEdit);
   const needles = useDesk((s) => s.cupboard.needles);
   return (
     <Box sx={{ my: 1 }}>
       <ChoiceRow
         label="School of needles"
         value={work.needles}
-        disabled={!canEdit}
         options={[
           { value: 'coarse to fine', says: 'Coarse to fine' },
           { value: 'one fine needle', says: 'One fine needle' },
@@ -80,7 +78,6 @@ function School() {
         <PickField
           label="Which one"
           value={work.oneNeedleId ?? 'finest'}
-          disabled={!canEdit}
           options={[
             { value: 'finest', says: 'the finest ordinary one' },
             ...needles.filter((n) => n.section !== 'reverse').map((n) => ({ value: n.id, says: n.name })),

@@ -1,7 +1,6 @@
 'use client';
 /** Starting over: what doing a step again undoes of what is done, and what it costs; steps planned otherwise since. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -15,10 +14,10 @@ import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { woolWords } from '@/units/wool-words';
 import { progressOf } from './order-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function OverRoom() {
   const plan = useDesk((s) => s.plan)!;
-  const canEdit = useDesk((s) => s.canEdit);
   const stepId = useDesk((s) => s.view.stepId);
   const lots = useDesk((s) => s.cupboard.lots);
   const { q, t, masses } = useUnits();
@@ -152,13 +151,9 @@ export function OverRoom() {
                   }}
                 >
                   <b>Planned otherwise since it was done:</b> {why.what.join(', ')}.
-                  <Button
-                    disabled={!canEdit}
-                    onClick={() => keepAsItIs(from.operation.id)}
-                    sx={{ mt: 0.75, display: 'block' }}
-                  >
+                  <EditButton onClick={() => keepAsItIs(from.operation.id)} sx={{ mt: 0.75, display: 'block' }}>
                     Keep it as it is
-                  </Button>
+                  </EditButton>
                 </Box>
               )}
               <TextField
@@ -169,9 +164,8 @@ export function OverRoom() {
                 onChange={(e) => setWords(e.target.value.slice(0, 2000))}
                 sx={{ my: 1 }}
               />
-              <Button
+              <EditButton
                 variant="contained"
-                disabled={!canEdit}
                 onClick={() => {
                   startAgain(
                     over.undone.map((u) => u.id),
@@ -182,7 +176,7 @@ export function OverRoom() {
                 }}
               >
                 Start over from here
-              </Button>
+              </EditButton>
               <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1.5 }}>
                 Wool taken off is mostly good for cores. Loosen it with the reverse needle and pull it away with
                 tweezers, eyes on the points.

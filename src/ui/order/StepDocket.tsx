@@ -13,10 +13,10 @@ import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { useUnits } from '@/ui/parts/useUnits';
 import { woolName } from '@/units/wool-words';
 import { isDone, moveOnto, progressOf, useStep } from './order-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function StepDocket() {
   const { plan, step } = useStep()!;
-  const canEdit = useDesk((s) => s.canEdit);
   const pieceId = useDesk((s) => s.piece!.id);
   const moves = useDesk((s) => s.piece!.work.moves);
   const lots = useDesk((s) => s.cupboard.lots);
@@ -69,13 +69,13 @@ export function StepDocket() {
       )}
       {o.caution && <Box sx={{ fontSize: 13, mt: 0.5, color: 'warning.main' }}>{t(o.caution)}</Box>}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', my: 1.5 }}>
-        <Button
+        <EditButton
           variant="contained"
-          disabled={!canEdit || p.implied}
+          disabled={p.implied}
           onClick={() => (isDone(plan, o.id) ? stepUndone(o.id) : stepDone(o.id))}
         >
           {isDone(plan, o.id) ? 'Not done after all' : 'Done'}
-        </Button>
+        </EditButton>
         <Button component={WayTo} href={`/piece/${pieceId}/bench`}>
           To the bench
         </Button>
@@ -83,22 +83,18 @@ export function StepDocket() {
       </Box>
       <Typography variant="h3">Its place</Typography>
       <Box sx={{ display: 'flex', gap: 1, my: 0.75 }}>
-        <Button disabled={!canEdit || at === 0} onClick={() => moveOnto(o.id, steps[at - 1]!.operation.id)}>
+        <EditButton disabled={at === 0} onClick={() => moveOnto(o.id, steps[at - 1]!.operation.id)}>
           Earlier
-        </Button>
-        <Button
-          disabled={!canEdit || at === steps.length - 1}
-          onClick={() => moveOnto(o.id, steps[at + 1]!.operation.id)}
-        >
+        </EditButton>
+        <EditButton disabled={at === steps.length - 1} onClick={() => moveOnto(o.id, steps[at + 1]!.operation.id)}>
           Later
-        </Button>
+        </EditButton>
         {moves.some((m) => m.operation === o.id) && (
-          <Button
-            disabled={!canEdit}
+          <EditButton
             onClick={() => editPiece((d) => void (d.work.moves = d.work.moves.filter((m) => m.operation !== o.id)))}
           >
             Put back
-          </Button>
+          </EditButton>
         )}
       </Box>
       <Box sx={{ fontSize: 13 }}>

@@ -17,6 +17,7 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { dateWords, placeName, soonest, weekdayName } from './order-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), { ssr: false });
 
@@ -161,9 +162,9 @@ function Calendar() {
         sx={{ my: 1 }}
       />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button disabled={!canEdit} onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
+        <EditButton onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
           Plan what remains from today
-        </Button>
+        </EditButton>
         <Button
           disabled={busy || beginOn === null}
           onClick={() => {
@@ -188,14 +189,12 @@ function Calendar() {
 /** As you go, or all at the end. */
 function Trimming() {
   const trim = useDesk((s) => s.piece!.work.trim);
-  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box sx={{ my: 1.5 }}>
       <Box sx={{ fontSize: 13, mb: 0.5 }}>Trimmed</Box>
       <ChoiceRow
         label="Trimmed"
         value={trim}
-        disabled={!canEdit}
         options={[
           { value: 'as you go', says: 'as you go' },
           { value: 'at the end', says: 'all at the end' },

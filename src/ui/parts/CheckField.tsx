@@ -2,6 +2,7 @@
 /** A box to tick, with its words. */
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { useEditable } from './Editable';
 
 interface CheckFieldProps {
   readonly label: string;
@@ -11,9 +12,12 @@ interface CheckFieldProps {
 }
 
 export function CheckField({ label, value, disabled = false, onChange }: CheckFieldProps) {
+  const editable = useEditable();
   return (
     <FormControlLabel
-      control={<Checkbox checked={value} disabled={disabled} onChange={(e) => onChange(e.target.checked)} />}
+      control={
+        <Checkbox checked={value} disabled={disabled || !editable} onChange={(e) => onChange(e.target.checked)} />
+      }
       label={label}
     />
   );

@@ -2,6 +2,7 @@
 /** A few choices side by side, one of them taken. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useEditable } from './Editable';
 
 interface ChoiceRowProps<T extends string> {
   readonly label: string;
@@ -21,6 +22,7 @@ export function ChoiceRow<T extends string>({
   labelled = false,
   onChange,
 }: ChoiceRowProps<T>) {
+  const editable = useEditable();
   const row = (
     <Box role="group" aria-label={label} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
       {options.map((o) => (
@@ -28,7 +30,7 @@ export function ChoiceRow<T extends string>({
           key={o.value}
           variant={o.value === value ? 'contained' : 'outlined'}
           aria-pressed={o.value === value}
-          disabled={disabled}
+          disabled={disabled || !editable}
           onClick={() => onChange(o.value)}
           sx={{ minWidth: 0, px: 1.1, minHeight: 30, bgcolor: o.value === value ? undefined : 'background.paper' }}
         >

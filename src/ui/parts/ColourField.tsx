@@ -6,18 +6,19 @@ import { useId, useState } from 'react';
 import { labOf } from '@/core/colour/lab';
 import { colourName } from '@/core/shade/words';
 import { beginGesture, endGesture } from '@/desk/store';
+import { useEditable } from './Editable';
 
 interface ColourFieldProps {
   readonly label: string;
   readonly value: string;
-  readonly disabled?: boolean;
   readonly onChange: (hex: string) => void;
 }
 
 const HEX = /^#?([0-9a-f]{6})$/i;
 
-export function ColourField({ label, value, disabled = false, onChange }: ColourFieldProps) {
+export function ColourField({ label, value, onChange }: ColourFieldProps) {
   const id = useId();
+  const disabled = !useEditable();
   const [typed, setTyped] = useState<string | null>(null);
   const problem = typed !== null && !HEX.test(typed.trim()) ? `${label} must be written like #b0622a` : null;
   return (

@@ -27,18 +27,18 @@ export function FigureGrid({ columns, list }: FigureGridProps) {
       }}
     >
       {list.map(({ label, value, between }) => (
-        <Box key={label} sx={{ display: 'flex', flexDirection: 'column-reverse', justifyContent: 'flex-end' }}>
+        <Box key={label} sx={{ display: 'flex', flexDirection: 'column' }}>
           <Box component="dt" sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}>
             {label}
-            {between && (
-              <Box component="span" sx={{ ...figures, display: 'block', whiteSpace: 'nowrap' }}>
-                {between}
-              </Box>
-            )}
           </Box>
-          <Box component="dd" sx={{ m: 0, ...figures, fontSize: 18, fontWeight: 700, whiteSpace: 'nowrap' }}>
+          <Box component="dd" sx={{ m: 0, order: -1, ...figures, fontSize: 18, fontWeight: 700, whiteSpace: 'nowrap' }}>
             {value}
           </Box>
+          {between && (
+            <Box component="dd" sx={{ m: 0, ...figures, fontSize: 13, color: 'text.secondary', whiteSpace: 'nowrap' }}>
+              {between}
+            </Box>
+          )}
         </Box>
       ))}
     </Box>

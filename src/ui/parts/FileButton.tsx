@@ -1,7 +1,7 @@
 'use client';
 /** A button that asks for a file; the same file can be chosen again. */
-import Button from '@mui/material/Button';
 import { useRef } from 'react';
+import { EditButton } from './Editable';
 
 interface FileButtonProps {
   /** On the button. */
@@ -17,9 +17,9 @@ export function FileButton({ says, label, accept, disabled = false, onFile }: Fi
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button disabled={disabled} onClick={() => input.current?.click()}>
+      <EditButton disabled={disabled} onClick={() => input.current?.click()}>
         {says}
-      </Button>
+      </EditButton>
       <input
         ref={input}
         type="file"

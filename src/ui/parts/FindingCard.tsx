@@ -1,17 +1,16 @@
 'use client';
 /** A finding: what it is, why, and its remedies with their effect, each one press. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import type { Finding } from '@/core/stage';
-import { applyRemedy, useDesk } from '@/desk/store';
+import { applyRemedy } from '@/desk/store';
 import { useUnits } from './useUnits';
+import { EditButton } from '@/ui/parts/Editable';
 
 const WORDS = { stop: 'Stop', caution: 'Caution', note: 'Note' } as const;
 const COLOUR = { stop: 'error.main', caution: 'warning.main', note: 'text.secondary' } as const;
 
 export function FindingCard({ finding }: { finding: Finding }) {
   const { t } = useUnits();
-  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box
       component="article"
@@ -31,9 +30,8 @@ export function FindingCard({ finding }: { finding: Finding }) {
       </Box>
       <b>{t(finding.says)}</b> {t(finding.why)}
       {finding.remedies.map((r, i) => (
-        <Button
+        <EditButton
           key={i}
-          disabled={!canEdit}
           onClick={() => applyRemedy(r.changes)}
           sx={{
             mt: 0.75,
@@ -49,7 +47,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
           <Box component="span" sx={{ fontWeight: 400, ml: 0.75 }}>
             {t(r.effect)}
           </Box>
-        </Button>
+        </EditButton>
       ))}
     </Box>
   );

@@ -11,6 +11,7 @@ import { useId, useState } from 'react';
 import type { QuantityKind } from '@/core/text';
 import { beginDrag, beginGesture, endGesture } from '@/desk/store';
 import { format, forField, readField, unitOf } from '@/units/units';
+import { useEditable } from './Editable';
 import { useUnits } from './useUnits';
 
 interface MeasureFieldProps {
@@ -28,6 +29,8 @@ interface MeasureFieldProps {
 }
 
 export function MeasureField(p: MeasureFieldProps) {
+  const editable = useEditable();
+  const disabled = p.disabled === true || !editable;
   const { units } = useUnits();
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
@@ -53,7 +56,7 @@ export function MeasureField(p: MeasureFieldProps) {
     <TextField
       id={id}
       value={shown}
-      disabled={p.disabled ?? false}
+      disabled={disabled}
       autoFocus={p.autoFocus ?? false}
       onChange={(e) => type(e.target.value)}
       onFocus={() => beginGesture()}
@@ -94,7 +97,7 @@ export function MeasureField(p: MeasureFieldProps) {
           min={p.slide.min}
           max={p.slide.max}
           step={p.slide.step}
-          disabled={p.disabled ?? false}
+          disabled={disabled}
           getAriaValueText={(v) => format({ kind: p.kind, value: v }, units)}
           onChange={(_e, v) => {
             setTyped(null);

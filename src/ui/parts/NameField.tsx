@@ -3,6 +3,7 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { beginGesture, endGesture } from '@/desk/store';
+import { useEditable } from './Editable';
 
 const LONGEST = 80;
 
@@ -15,6 +16,7 @@ interface NameFieldProps {
 
 export function NameField({ label, value, onChange, disabled = false }: NameFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
+  const editable = useEditable();
   const text = typed ?? value;
   const problem =
     text.trim() === ''
@@ -27,7 +29,7 @@ export function NameField({ label, value, onChange, disabled = false }: NameFiel
       label={label}
       fullWidth
       value={text}
-      disabled={disabled}
+      disabled={disabled || !editable}
       error={problem !== null}
       helperText={problem ?? undefined}
       onFocus={beginGesture}

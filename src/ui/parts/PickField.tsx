@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useId, type ReactNode } from 'react';
+import { useEditable } from './Editable';
 
 interface PickFieldProps {
   readonly label: string;
@@ -18,6 +19,7 @@ interface PickFieldProps {
 
 export function PickField({ label, value, options, empty = 'Choose', disabled = false, onChange }: PickFieldProps) {
   const id = useId();
+  const editable = useEditable();
   const known = options.some((o) => o.value === value);
   return (
     <Box
@@ -35,7 +37,7 @@ export function PickField({ label, value, options, empty = 'Choose', disabled = 
         size="small"
         value={known ? value : ''}
         displayEmpty
-        disabled={disabled}
+        disabled={disabled || !editable}
         labelId={id}
         onChange={(e) => onChange(e.target.value)}
         renderValue={(v) => options.find((o) => o.value === v)?.says ?? empty}

@@ -4,7 +4,6 @@
  * Points are moved by hand, or by arrows when they have the focus: half a millimetre a press.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { unitMm } from '@/core/form/shape';
@@ -12,6 +11,7 @@ import { beginDrag, endGesture, useDesk } from '@/desk/store';
 import { changeFlat, useFlatPart } from '@/ui/form/FlatRoom';
 import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar } from './camera';
+import { EditButton } from '@/ui/parts/Editable';
 
 const clamp = (x: number): number => Math.max(-1000, Math.min(1000, Math.round(x * 10) / 10));
 
@@ -112,8 +112,8 @@ export function FlatPicture() {
         </text>
       </Box>
       <Box sx={{ position: 'absolute', left: 12, top: 12, display: 'flex', gap: 0.75 }}>
-        <Button
-          disabled={!canEdit || f.outline.length >= 24}
+        <EditButton
+          disabled={f.outline.length >= 24}
           sx={{ bgcolor: 'background.paper' }}
           onClick={() =>
             changeFlat(f.id, (d) => {
@@ -124,9 +124,9 @@ export function FlatPicture() {
           }
         >
           Add a point
-        </Button>
-        <Button
-          disabled={!canEdit || f.outline.length <= 3}
+        </EditButton>
+        <EditButton
+          disabled={f.outline.length <= 3}
           sx={{ bgcolor: 'background.paper' }}
           onClick={() => {
             changeFlat(f.id, (d) => void d.outline.splice(Math.min(chosen, d.outline.length - 1), 1));
@@ -134,7 +134,7 @@ export function FlatPicture() {
           }}
         >
           Take the point away
-        </Button>
+        </EditButton>
       </Box>
     </Box>
   );

@@ -4,7 +4,6 @@
  * blend really came out in, from which this hand learns.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { difference } from '@/core/colour/difference';
@@ -28,11 +27,11 @@ import { MeasureField } from '@/ui/parts/MeasureField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PhotoColour } from './PhotoColour';
 import { RecipeField } from './RecipeField';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
-  const canEdit = useDesk((s) => s.canEdit);
   const { weighed } = useUnits();
   const { lots } = cupboard;
   const [recipe, setRecipe] = useState<Recipe>(() => {
@@ -93,7 +92,6 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
         label="Blend"
         recipe={recipe}
         even={even}
-        disabled={!canEdit}
         onChange={(r, e) => {
           setRecipe(r);
           setEven(e);
@@ -110,8 +108,8 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
       />
       <FactList label={`Wool for ${doc.name}`} list={used.map((u, i) => ({ what: u.lot!.name, value: grams[i] }))} />
       <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
-        <Button
-          disabled={!canEdit || doc.coat.method === 'none'}
+        <EditButton
+          disabled={doc.coat.method === 'none'}
           onClick={() => {
             changePiece((p) => ({
               ...p,
@@ -131,9 +129,8 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           }}
         >
           Lay the coat of {doc.name} from it
-        </Button>
-        <Button
-          disabled={!canEdit}
+        </EditButton>
+        <EditButton
           onClick={() => {
             let id = '';
             changePiece((p) => {
@@ -160,26 +157,16 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           }}
         >
           Lay it as a veil
-        </Button>
+        </EditButton>
       </Box>
-      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} canEdit={canEdit} />
-      <Made canEdit={canEdit} />
+      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} />
+      <Made />
     </>
   );
 }
 
 /** The colour this blend really came out in. */
-function Learn({
-  recipe,
-  even,
-  predicted,
-  canEdit,
-}: {
-  recipe: Recipe;
-  even: number;
-  predicted: string;
-  canEdit: boolean;
-}) {
+function Learn({ recipe, even, predicted }: { recipe: Recipe; even: number; predicted: string }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const [made, setMade] = useState<string | null>(null);
   const colour = made ?? predicted;
@@ -190,8 +177,8 @@ function Learn({
       <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
         Blend a little of it, let it lie by a window, and write down the colour it came out in.
       </Box>
-      <ColourField label="It came out" value={colour} disabled={!canEdit} onChange={setMade} />
-      <PhotoColour disabled={!canEdit} onPick={setMade} />
+      <ColourField label="It came out" value={colour} onChange={setMade} />
+      <PhotoColour onPick={setMade} />
       {made && (
         <Box sx={{ fontSize: 13, my: 0.5 }}>
           Predicted {comparedTo('it came out', inWords(labOf(made), labOf(predicted)))} (difference{' '}
@@ -199,8 +186,8 @@ function Learn({
           {fit === null ? '–' : fit.toFixed(3)}.
         </Box>
       )}
-      <Button
-        disabled={!canEdit || made === null || recipe.length < 2}
+      <EditButton
+        disabled={made === null || recipe.length < 2}
         onClick={() => {
           editCupboard((d) => {
             d.blends.push({
@@ -216,12 +203,12 @@ function Learn({
         }}
       >
         Write down the blend
-      </Button>
+      </EditButton>
     </Box>
   );
 }
 
-function Made({ canEdit }: { canEdit: boolean }) {
+function Made() {
   const blends = useDesk((s) => s.cupboard.blends);
   if (blends.length === 0) return null;
   return (
@@ -230,14 +217,13 @@ function Made({ canEdit }: { canEdit: boolean }) {
         <Box component="li" key={b.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.25 }}>
           <Patch hex={b.colour} wide={26} high={18} />
           <Box sx={{ flex: 1 }}>{b.name}</Box>
-          <Button
-            disabled={!canEdit}
+          <EditButton
             aria-label={`Take away the blend ${b.name}`}
             onClick={() => editCupboard((d) => void (d.blends = d.blends.filter((x) => x.id !== b.id)))}
             sx={{ minWidth: 0, px: 1, minHeight: 24 }}
           >
             ×
-          </Button>
+          </EditButton>
         </Box>
       ))}
     </Box>

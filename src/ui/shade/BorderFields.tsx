@@ -8,15 +8,7 @@ const FIELDS = [
   { key: 'softMm', label: 'Softened over' },
 ] as const;
 
-export function BorderFields({
-  border,
-  disabled,
-  onChange,
-}: {
-  border: Border;
-  disabled: boolean;
-  onChange: (border: Border) => void;
-}) {
+export function BorderFields({ border, onChange }: { border: Border; onChange: (border: Border) => void }) {
   return FIELDS.map(({ key, label }) => (
     <MeasureField
       key={key}
@@ -26,7 +18,6 @@ export function BorderFields({
       min={borderSchema.shape[key].minValue ?? 0}
       max={borderSchema.shape[key].maxValue ?? 15}
       slide={{ min: 0, max: 10, step: 0.5 }}
-      disabled={disabled}
       onChange={(v) => onChange({ ...border, [key]: v })}
     />
   ));

@@ -2,7 +2,6 @@
 /** Judge: contrast of neighbours, the palette under three daylights, small parts, linings; what vanishes and what helps. */
 import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { SMALL_KINDS, type SmallPart } from '@/core/piece/shade';
 import { neighboursApart } from '@/core/shade/judging/pair-words';
@@ -16,6 +15,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { RecipeField } from './RecipeField';
 import { firstLot } from './shade-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'shade-vanishes',
@@ -114,7 +114,6 @@ export function JudgeRoom() {
 
 function SmallParts() {
   const piece = useDesk((s) => s.piece)!;
-  const canEdit = useDesk((s) => s.canEdit);
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const set = (id: string, recipe: (s: SmallPart) => void) =>
     editPiece((d) => {
@@ -130,31 +129,23 @@ function SmallParts() {
           aria-label={s.name}
           sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.75 }}
         >
-          <NameField
-            label="Name of the part"
-            value={s.name}
-            disabled={!canEdit}
-            onChange={(v) => set(s.id, (x) => void (x.name = v))}
-          />
+          <NameField label="Name of the part" value={s.name} onChange={(v) => set(s.id, (x) => void (x.name = v))} />
           <PickField
             label="Kind"
             value={s.kind}
             options={SMALL_KINDS.map((k) => ({ value: k, says: k }))}
-            disabled={!canEdit}
             onChange={(v) => set(s.id, (x) => void (x.kind = v as SmallPart['kind']))}
           />
           <PickField
             label="Sits on"
             value={s.on}
             options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
-            disabled={!canEdit}
             onChange={(v) => set(s.id, (x) => void (x.on = v))}
           />
           <RecipeField
             label={`Colour of ${s.name}`}
             recipe={s.recipe}
             even={s.even}
-            disabled={!canEdit}
             onChange={(recipe, even) =>
               set(s.id, (x) => {
                 x.recipe = [...recipe];
@@ -162,16 +153,13 @@ function SmallParts() {
               })
             }
           />
-          <Button
-            disabled={!canEdit}
-            onClick={() => editPiece((d) => void (d.smallParts = d.smallParts.filter((x) => x.id !== s.id)))}
-          >
+          <EditButton onClick={() => editPiece((d) => void (d.smallParts = d.smallParts.filter((x) => x.id !== s.id)))}>
             Take {s.name} away
-          </Button>
+          </EditButton>
         </Box>
       ))}
-      <Button
-        disabled={!canEdit || noWool || piece.smallParts.length >= 20}
+      <EditButton
+        disabled={noWool || piece.smallParts.length >= 20}
         sx={{ mt: 0.5 }}
         onClick={() => {
           const lot = firstLot();
@@ -200,7 +188,7 @@ function SmallParts() {
         }}
       >
         Add a small part
-      </Button>
+      </EditButton>
     </Box>
   );
 }

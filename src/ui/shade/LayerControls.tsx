@@ -1,7 +1,6 @@
 'use client';
 /** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { layerAreal, type Layer, type LayerWhere } from '@/core/piece/shade';
 import type { Place } from '@/core/piece/schema';
 import { AMOUNTS, amountOf, arealOf, type Amount } from '@/core/shade/layers/amount';
@@ -16,6 +15,7 @@ import type { LayerPlan } from '@/core/shade/layers/area-shade';
 import { WoolField } from '@/ui/parts/WoolField';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
+import { EditButton } from '@/ui/parts/Editable';
 
 interface LayerControlsProps {
   readonly layer: Layer;
@@ -28,19 +28,17 @@ interface LayerControlsProps {
 }
 
 export function LayerControls({ layer, onChange, plan, groundHex, places = true }: LayerControlsProps) {
-  const canEdit = useDesk((s) => s.canEdit);
   const lots = useDesk((s) => s.cupboard.lots);
   const coatLot = useDesk((s) => {
     const c = s.piece?.areas.find((a) => a.id === s.view.areaId)?.coat;
     return c && c.method !== 'none' ? c.lotId : null;
   });
-  const disabled = !canEdit;
   if (layer.kind === 'coat') {
     return (
       <>
         {layer.blend === null ? (
-          <Button
-            disabled={disabled || coatLot === null || lots.length < 2}
+          <EditButton
+            disabled={coatLot === null || lots.length < 2}
             onClick={() => {
               const other = lots.find((l) => l.id !== coatLot)!;
               onChange({
@@ -53,19 +51,18 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             }}
           >
             Lay the coat from a blend
-          </Button>
+          </EditButton>
         ) : (
           <>
             <RecipeField
               label="Blend of the coat"
               recipe={layer.blend}
               even={layer.even}
-              disabled={disabled}
               onChange={(blend, even) => onChange({ ...layer, blend, even })}
             />
-            <Button disabled={disabled} onClick={() => onChange({ ...layer, blend: null, even: 1 })} sx={{ mt: 0.5 }}>
+            <EditButton onClick={() => onChange({ ...layer, blend: null, even: 1 })} sx={{ mt: 0.5 }}>
               Back to one wool
-            </Button>
+            </EditButton>
           </>
         )}
       </>
@@ -76,7 +73,6 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
       <WoolField
         label={label}
         value={layer.lotId}
-        disabled={disabled}
         onChange={(lotId) => lotId !== null && onChange({ ...layer, lotId })}
       />
     );
@@ -88,14 +84,12 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             label="Wool of the veil"
             recipe={layer.recipe}
             even={layer.even}
-            disabled={disabled}
             onChange={(recipe, even) => onChange({ ...layer, recipe, even })}
           />
-          <AmountField layer={layer} onChange={onChange} disabled={disabled} />
+          <AmountField layer={layer} onChange={onChange} />
           <ChoiceRow
             label="What the veil is for"
             value={layer.aim}
-            disabled={disabled}
             options={[
               { value: 'let through', says: 'lets it through' },
               { value: 'hide', says: 'hides it' },
@@ -107,13 +101,13 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
       {layer.kind === 'line' && (
         <>
           {pickLot('Wool')}
-          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+          <Areal layer={layer} onChange={onChange} />
         </>
       )}
       {layer.kind === 'shadow' && (
         <>
           {pickLot('Dark wool')}
-          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+          <Areal layer={layer} onChange={onChange} />
           <MeasureField
             label="Veil over it"
             kind="areal"
@@ -121,7 +115,6 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             min={0.1}
             max={40}
             slide={{ min: 0.1, max: 12, step: 0.1 }}
-            disabled={disabled}
             onChange={(veilMgCm2) => onChange({ ...layer, veilMgCm2 })}
           />
         </>
@@ -136,10 +129,9 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             min={0.05}
             max={0.95}
             slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-            disabled={disabled}
             onChange={(share) => onChange({ ...layer, share })}
           />
-          <Areal layer={layer} onChange={onChange} disabled={disabled} />
+          <Areal layer={layer} onChange={onChange} />
         </>
       )}
       {(layer.kind === 'flecks' || layer.kind === 'raise') && (
@@ -152,13 +144,11 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             min={0.01}
             max={0.9}
             slide={{ min: 0.01, max: 0.6, step: 0.01 }}
-            disabled={disabled}
             onChange={(share) => onChange({ ...layer, share })}
           />
           <ChoiceRow
             label="Texture"
             value={layer.texture}
-            disabled={disabled}
             options={[
               { value: 'tufts', says: 'stands in tufts' },
               { value: 'fine', says: 'worked in fine' },
@@ -168,9 +158,7 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
         </>
       )}
       {plan && <HowThin plan={plan} groundHex={groundHex} />}
-      {places && (
-        <WhereField where={layer.where} disabled={disabled} onChange={(where) => onChange({ ...layer, where })} />
-      )}
+      {places && <WhereField where={layer.where} onChange={(where) => onChange({ ...layer, where })} />}
     </>
   );
 }
@@ -200,15 +188,7 @@ function HowThin({ plan, groundHex }: { plan: LayerPlan; groundHex: string }) {
   );
 }
 
-function Areal({
-  layer,
-  onChange,
-  disabled,
-}: {
-  layer: Extract<Layer, { arealMgCm2: number }>;
-  onChange: (l: Layer) => void;
-  disabled: boolean;
-}) {
+function Areal({ layer, onChange }: { layer: Extract<Layer, { arealMgCm2: number }>; onChange: (l: Layer) => void }) {
   return (
     <MeasureField
       label="Amount"
@@ -217,14 +197,13 @@ function Areal({
       min={layerAreal.minValue!}
       max={layerAreal.maxValue!}
       slide={{ min: 0.1, max: 25, step: 0.1 }}
-      disabled={disabled}
       onChange={(arealMgCm2) => onChange({ ...layer, arealMgCm2 })}
     />
   );
 }
 
 /** How much, in words with mg beside. */
-function AmountField(p: { layer: Extract<Layer, { kind: 'veil' }>; onChange: (l: Layer) => void; disabled: boolean }) {
+function AmountField(p: { layer: Extract<Layer, { kind: 'veil' }>; onChange: (l: Layer) => void }) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
   const m = mixed(p.layer.recipe, p.layer.even, cupboard, hand);
@@ -234,7 +213,6 @@ function AmountField(p: { layer: Extract<Layer, { kind: 'veil' }>; onChange: (l:
         <ChoiceRow<Amount>
           label="Amount in words"
           value={amountOf((m.kappa * p.layer.arealMgCm2) / m.m1)}
-          disabled={p.disabled}
           options={AMOUNTS.map((a) => ({ value: a, says: a }))}
           onChange={(a) => p.onChange({ ...p.layer, arealMgCm2: arealOf(a, m.m1, m.kappa) })}
         />
@@ -251,15 +229,7 @@ const WHERE_WORDS = {
   line: 'along a line',
 } as const;
 
-function WhereField({
-  where,
-  disabled,
-  onChange,
-}: {
-  where: LayerWhere;
-  disabled: boolean;
-  onChange: (w: LayerWhere) => void;
-}) {
+function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: LayerWhere) => void }) {
   const brush = useDesk((s) => s.view.brush);
   const part = useDesk((s) => {
     const area = s.piece?.areas.find((a) => a.id === s.view.areaId);
@@ -283,7 +253,6 @@ function WhereField({
       <ChoiceRow
         label="Where"
         value={where.kind}
-        disabled={disabled}
         options={(Object.keys(WHERE_WORDS) as LayerWhere['kind'][]).map((k) => ({ value: k, says: WHERE_WORDS[k] }))}
         onChange={(k) => k !== where.kind && onChange(begin(k))}
       />
@@ -295,7 +264,6 @@ function WhereField({
           min={0.5}
           max={60}
           slide={{ min: 0.5, max: 25, step: 0.5 }}
-          disabled={disabled}
           onChange={(widthMm) => onChange({ ...where, widthMm })}
         />
       )}
@@ -308,18 +276,16 @@ function WhereField({
             min={0.3}
             max={40}
             slide={{ min: 0.5, max: 15, step: 0.5 }}
-            disabled={disabled}
             onChange={(widthMm) => onChange({ ...where, widthMm })}
           />
-          <Button
-            disabled={disabled}
+          <EditButton
             aria-pressed={brush === 'line'}
             variant={brush === 'line' ? 'contained' : 'outlined'}
             onClick={() => setView({ brush: brush === 'line' ? 'off' : 'line' })}
           >
             Draw the line on the animal
-          </Button>
-          <Ends places={where.places} disabled={disabled} onChange={(places) => onChange({ ...where, places })} />
+          </EditButton>
+          <Ends places={where.places} onChange={(places) => onChange({ ...where, places })} />
         </>
       )}
       {where.kind === 'fade' && (
@@ -331,7 +297,6 @@ function WhereField({
             min={0}
             max={1}
             slide={{ min: 0, max: 1, step: 0.05 }}
-            disabled={disabled}
             onChange={(least) => onChange({ ...where, least })}
           />
           {(
@@ -344,7 +309,6 @@ function WhereField({
               <ChoiceRow
                 label={label}
                 value={where[key] === null ? 'end' : 'place'}
-                disabled={disabled}
                 options={[
                   { value: 'end', says: `${label.toLowerCase()} ${end}` },
                   { value: 'place', says: 'a place' },
@@ -354,12 +318,7 @@ function WhereField({
                 }
               />
               {where[key] !== null && (
-                <PlaceFields
-                  label={label}
-                  place={where[key]}
-                  disabled={disabled}
-                  onChange={(p) => onChange({ ...where, [key]: p })}
-                />
+                <PlaceFields label={label} place={where[key]} onChange={(p) => onChange({ ...where, [key]: p })} />
               )}
             </Box>
           ))}
@@ -370,26 +329,13 @@ function WhereField({
 }
 
 /** First and last place of a line; those between are drawn. */
-export function Ends({
-  places,
-  disabled,
-  onChange,
-}: {
-  places: readonly Place[];
-  disabled: boolean;
-  onChange: (places: Place[]) => void;
-}) {
+export function Ends({ places, onChange }: { places: readonly Place[]; onChange: (places: Place[]) => void }) {
   const set = (i: number, p: Place) => onChange(places.map((x, k) => (k === i ? p : x)));
   return (
     <>
-      <PlaceFields label="Start" place={places[0]!} disabled={disabled} onChange={(p) => set(0, p)} />
+      <PlaceFields label="Start" place={places[0]!} onChange={(p) => set(0, p)} />
       {places.length > 1 && (
-        <PlaceFields
-          label="End"
-          place={places[places.length - 1]!}
-          disabled={disabled}
-          onChange={(p) => set(places.length - 1, p)}
-        />
+        <PlaceFields label="End" place={places[places.length - 1]!} onChange={(p) => set(places.length - 1, p)} />
       )}
     </>
   );

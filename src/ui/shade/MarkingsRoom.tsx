@@ -2,7 +2,6 @@
 /** Markings: made, placed by hand or by numbers, measured over the skin and straight, with layers of their own. */
 import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
@@ -27,6 +26,7 @@ import { MARKING_WORDS } from './layer-words';
 import { Ends, LayerControls } from './LayerControls';
 import { PlaceFields } from './PlaceFields';
 import { editMarking, firstLot } from './shade-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 /** The marking in hand, the first one when none is chosen. */
 export function useMarking() {
@@ -73,7 +73,6 @@ export function MarkingList() {
 export function MarkingsRoom() {
   const { doc, plan } = useMarking();
   const piece = useDesk((s) => s.piece)!;
-  const canEdit = useDesk((s) => s.canEdit);
   const hand = useDesk((s) => s.hand);
   const findings = useDesk((s) => s.plan?.findings);
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
@@ -95,24 +94,23 @@ export function MarkingsRoom() {
   return (
     <>
       <Box sx={{ display: 'flex', gap: 0.75, my: 1 }}>
-        <Button
+        <EditButton
           variant="contained"
-          disabled={!canEdit || noWool || piece.markings.length >= 60}
+          disabled={noWool || piece.markings.length >= 60}
           aria-haspopup="menu"
           onClick={(e) => setMenu(e.currentTarget)}
         >
           Add a marking
-        </Button>
+        </EditButton>
         {doc && (
-          <Button
-            disabled={!canEdit}
+          <EditButton
             onClick={() => {
               changePiece((p) => ({ ...p, markings: p.markings.filter((m) => m.id !== doc.id) }));
               setView({ markingId: null, brush: 'off' });
             }}
           >
             Take away
-          </Button>
+          </EditButton>
         )}
       </Box>
       <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
@@ -137,7 +135,7 @@ export function MarkingsRoom() {
             .map((f) => (
               <FindingCard key={f.id} finding={f} />
             ))}
-          <MarkingControls key={doc.id} doc={doc} canEdit={canEdit} />
+          <MarkingControls key={doc.id} doc={doc} />
         </>
       )}
     </>
@@ -165,13 +163,12 @@ function Measures({ doc, plan }: { doc: PieceMarking; plan: NonNullable<ReturnTy
   );
 }
 
-function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean }) {
+function MarkingControls({ doc }: { doc: PieceMarking }) {
   const { plan } = useMarking();
   const parts = useDesk((s) => s.piece!.form.parts);
   const brush = useDesk((s) => s.view.brush);
   const reach = useDesk((s) => s.view.brushReach);
   const finished = useDesk((s) => s.piece!.form.finishedLengthMm);
-  const disabled = !canEdit;
   const { shape } = doc;
   const set = (change: Partial<PieceMarking>) => editMarking({ ...doc, ...change });
   const put = (s: PieceMarking['shape']) => set({ shape: s });
@@ -190,18 +187,16 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
       min={min}
       max={max}
       slide={{ min, max: slideTo, step: 0.5 }}
-      disabled={disabled}
       onChange={onChange}
     />
   );
   const bandOf = (where: Selector) => where.along ?? { from: 0, to: 1 };
   return (
     <Box role="group" aria-label={`How ${doc.name} is made`}>
-      <NameField label="Name of the marking" value={doc.name} disabled={disabled} onChange={(name) => set({ name })} />
+      <NameField label="Name of the marking" value={doc.name} onChange={(name) => set({ name })} />
       {'where' in shape ? null : (
         <Box sx={{ my: 1 }}>
-          <Button
-            disabled={disabled}
+          <EditButton
             aria-pressed={brush === 'mark'}
             variant={brush === 'mark' ? 'contained' : 'outlined'}
             onClick={() => setView({ brush: brush === 'mark' ? 'off' : 'mark', markingId: doc.id })}
@@ -211,7 +206,7 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
               : 'at' in shape
                 ? 'Set it on the animal'
                 : 'Paint it on the animal'}
-          </Button>
+          </EditButton>
         </Box>
       )}
       {'through' in shape && (
@@ -219,11 +214,10 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
           {length('Width, start', shape.startMm, 0.3, 400, 40, (startMm) => put({ ...shape, startMm }))}
           {length('Width, end', shape.endMm, 0, 400, 40, (endMm) => put({ ...shape, endMm }))}
           {length('Stops short', shape.stopMm, 0, 200, 40, (stopMm) => put({ ...shape, stopMm }))}
-          <Ends places={shape.through} disabled={disabled} onChange={(through) => put({ ...shape, through })} />
+          <Ends places={shape.through} onChange={(through) => put({ ...shape, through })} />
           <CheckField
             label="broken into dashes with the reverse needle"
             value={doc.broken !== null}
-            disabled={disabled}
             onChange={(on) => set({ broken: on ? { dashMm: 3, gapMm: 2 } : null })}
           />
           {doc.broken && (
@@ -238,7 +232,7 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
         <>
           {length('Along the lie', shape.alongMm, 0.3, 400, 80, (alongMm) => put({ ...shape, alongMm }))}
           {length('Across the lie', shape.acrossMm, 0.3, 400, 80, (acrossMm) => put({ ...shape, acrossMm }))}
-          <PlaceFields label="Middle" place={shape.at} disabled={disabled} onChange={(at) => put({ ...shape, at })} />
+          <PlaceFields label="Middle" place={shape.at} onChange={(at) => put({ ...shape, at })} />
         </>
       )}
       {'where' in shape && (
@@ -248,7 +242,6 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
             value={shape.where.parts.length === 1 ? shape.where.parts[0]! : ''}
             empty={shape.where.parts.join(', ')}
             options={parts.map((p) => ({ value: p.id, says: p.name }))}
-            disabled={disabled}
             onChange={(part) => put({ ...shape, where: { ...shape.where, parts: [part] } })}
           />
           {(['from', 'to'] as const).map((k) => {
@@ -262,7 +255,6 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
                 min={k === 'from' ? 0 : band.from + 0.01}
                 max={k === 'from' ? band.to - 0.01 : 1}
                 slide={{ min: 0, max: 1, step: 0.01 }}
-                disabled={disabled}
                 onChange={(v) =>
                   put({
                     ...shape,
@@ -287,7 +279,6 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
                 min={1}
                 max={40}
                 slide={{ min: 1, max: 20, step: 1 }}
-                disabled={disabled}
                 onChange={(v) => put({ ...shape, count: Math.max(1, Math.round(v)) })}
               />
               <MeasureField
@@ -297,7 +288,6 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
                 min={0.05}
                 max={0.95}
                 slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-                disabled={disabled}
                 onChange={(share) => put({ ...shape, share })}
               />
             </>
@@ -316,31 +306,25 @@ function MarkingControls({ doc, canEdit }: { doc: PieceMarking; canEdit: boolean
             onChange={(v) => setView({ brushReach: (v * 1000) / finished / 2 })}
           />
           {shape.strokes.length === 0 ? 'Not painted yet. ' : `${shape.strokes.length} strokes. `}
-          <Button
-            disabled={disabled || shape.strokes.length === 0}
+          <EditButton
+            disabled={shape.strokes.length === 0}
             onClick={() => put({ ...shape, strokes: shape.strokes.slice(0, -1) })}
           >
             Take the last stroke back
-          </Button>
+          </EditButton>
         </Box>
       )}
-      <CheckField
-        label="both sides alike"
-        value={doc.mirrored}
-        disabled={disabled}
-        onChange={(mirrored) => set({ mirrored })}
-      />
+      <CheckField label="both sides alike" value={doc.mirrored} onChange={(mirrored) => set({ mirrored })} />
       <ChoiceRow
         label="Over or under the coat"
         value={doc.under ? 'under' : 'over'}
-        disabled={disabled}
         options={[
           { value: 'over', says: 'over the coat' },
           { value: 'under', says: 'under the pile' },
         ]}
         onChange={(v) => set({ under: v === 'under' })}
       />
-      <BorderFields border={doc.border} disabled={disabled} onChange={(border) => set({ border })} />
+      <BorderFields border={doc.border} onChange={(border) => set({ border })} />
       {doc.layers.map((l) => (
         <LayerControls
           key={l.id}

@@ -4,7 +4,6 @@
  * nearest, as a blend or as a veil over what is there; what is missing when none does.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { labOf } from '@/core/colour/lab';
@@ -24,10 +23,10 @@ import { editShade } from './shade-store';
 import { PhotoColour } from './PhotoColour';
 import { PhotoPicker } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function MatchRoom({ doc }: { doc: Area }) {
   const target = useDesk((s) => s.view.target);
-  const canEdit = useDesk((s) => s.canEdit);
   const cupboard = useDesk((s) => s.cupboard);
   const plan = useDesk((s) => s.plan);
   const hand = useDesk((s) => s.hand);
@@ -67,9 +66,9 @@ export function MatchRoom({ doc }: { doc: Area }) {
         />
         <References onPick={set} />
         <PhotoColour onPick={set} />
-        <Button disabled={!canEdit} onClick={() => editShade(doc.id, (x) => ({ ...x, wanted: target }))}>
+        <EditButton onClick={() => editShade(doc.id, (x) => ({ ...x, wanted: target }))}>
           Want this colour on {doc.name}
-        </Button>
+        </EditButton>
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 1.5, fontSize: 13 }}>
         Counted in
@@ -86,10 +85,8 @@ export function MatchRoom({ doc }: { doc: Area }) {
       </Box>
       {result && (
         <>
-          <Answers title="Blends" list={result.blends} target={target} doc={doc} canEdit={canEdit} />
-          {result.veils.length > 0 && (
-            <Answers title="Veils over it" list={result.veils} target={target} doc={doc} canEdit={canEdit} />
-          )}
+          <Answers title="Blends" list={result.blends} target={target} doc={doc} />
+          {result.veils.length > 0 && <Answers title="Veils over it" list={result.veils} target={target} doc={doc} />}
           {result.inTheWay && (
             <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>
               <b>The layer of {result.inTheWay.wool} is in the way:</b> it stands in front of{' '}
@@ -119,19 +116,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
   );
 }
 
-function Answers({
-  title,
-  list,
-  target,
-  doc,
-  canEdit,
-}: {
-  title: string;
-  list: readonly Answer[];
-  target: string;
-  doc: Area;
-  canEdit: boolean;
-}) {
+function Answers({ title, list, target, doc }: { title: string; list: readonly Answer[]; target: string; doc: Area }) {
   const { q, weighed } = useUnits();
   const lots = useDesk((s) => s.cupboard.lots);
   const hand = useDesk((s) => s.hand);
@@ -214,14 +199,14 @@ function Answers({
                 {a.words} ({a.difference.toFixed(1)})
               </Box>
             </Box>
-            <Button
-              disabled={!canEdit || (a.as === 'blend' && bare)}
+            <EditButton
+              disabled={a.as === 'blend' && bare}
               aria-label={`Use ${a.as} ${i + 1}`}
               onClick={() => accept(a)}
               sx={{ minWidth: 0, px: 1 }}
             >
               Use
-            </Button>
+            </EditButton>
           </Box>
         ))}
       </Box>
@@ -232,7 +217,6 @@ function Answers({
 /** The photographs of the piece: a place picked, or the palette they are reduced to. */
 function References({ onPick }: { onPick: (hex: string) => void }) {
   const piece = useDesk((s) => s.piece)!;
-  const canEdit = useDesk((s) => s.canEdit);
   const [id, setId] = useState<string | null>(null);
   const [loaded, setLoaded] = useState<Loaded | null>(null);
   const reference = piece.references.find((r) => r.id === id) ?? null;
@@ -275,7 +259,6 @@ function References({ onPick }: { onPick: (hex: string) => void }) {
             loaded={loaded}
             name={reference.name}
             card={grey}
-            disabled={!canEdit}
             onCard={(card) =>
               editPiece((d) => {
                 const r = d.references.find((x) => x.id === reference.id);

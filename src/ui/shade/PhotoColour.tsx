@@ -8,7 +8,7 @@ import { FileButton } from '@/ui/parts/FileButton';
 import { PhotoPicker, type Card } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
 
-export function PhotoColour({ disabled = false, onPick }: { disabled?: boolean; onPick: (hex: string) => void }) {
+export function PhotoColour({ onPick }: { onPick: (hex: string) => void }) {
   const [loaded, setLoaded] = useState<(Loaded & { name: string }) | null>(null);
   const [card, setCard] = useState<Card | null>(null);
   useEffect(() => () => void (loaded && URL.revokeObjectURL(loaded.url)), [loaded]);
@@ -18,7 +18,6 @@ export function PhotoColour({ disabled = false, onPick }: { disabled?: boolean; 
         says="From a photograph"
         label="Photograph to take a colour from"
         accept="image/*"
-        disabled={disabled}
         onFile={(file) =>
           void loadPixels(file)
             .then((l) => {
@@ -30,14 +29,7 @@ export function PhotoColour({ disabled = false, onPick }: { disabled?: boolean; 
       />
       {loaded && (
         <>
-          <PhotoPicker
-            loaded={loaded}
-            name={loaded.name}
-            card={card}
-            disabled={disabled}
-            onCard={setCard}
-            onPick={onPick}
-          />
+          <PhotoPicker loaded={loaded} name={loaded.name} card={card} onCard={setCard} onPick={onPick} />
           <Button onClick={() => setLoaded(null)}>Put the photograph away</Button>
         </>
       )}

@@ -15,6 +15,7 @@ import { paletteOfPicture } from '@/desk/planner';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import type { Loaded } from './picture-file';
+import { useEditable } from '@/ui/parts/Editable';
 
 /** Half the side of the patch a colour is taken from, pixels. */
 const RADIUS = 5;
@@ -34,7 +35,6 @@ interface PhotoPickerProps {
   readonly loaded: Loaded;
   readonly name: string;
   readonly card: Card | null;
-  readonly disabled?: boolean;
   readonly onCard: (card: Card | null) => void;
   readonly onPick: (hex: string) => void;
 }
@@ -49,7 +49,8 @@ function cardLight(loaded: Loaded, card: Card | null): { linear: Triple; truth: 
   };
 }
 
-export function PhotoPicker({ loaded, name, card, disabled = false, onCard, onPick }: PhotoPickerProps) {
+export function PhotoPicker({ loaded, name, card, onCard, onPick }: PhotoPickerProps) {
+  const disabled = !useEditable();
   const [what, setWhat] = useState<'colour' | 'card'>('colour');
   const [at, setAt] = useState<readonly [number, number]>([0.5, 0.5]);
   const { width, height } = loaded.picture;
@@ -127,15 +128,10 @@ export function PhotoPicker({ loaded, name, card, disabled = false, onCard, onPi
           Take this colour
         </Button>
       </Box>
-      <PalettePicks loaded={loaded} card={card} disabled={disabled} onPick={onPick} />
+      <PalettePicks loaded={loaded} card={card} onPick={onPick} />
       {card && (
         <>
-          <ColourField
-            label="Card in life"
-            value={card.colour}
-            disabled={disabled}
-            onChange={(colour) => onCard({ ...card, colour })}
-          />
+          <ColourField label="Card in life" value={card.colour} onChange={(colour) => onCard({ ...card, colour })} />
           <Button disabled={disabled} onClick={() => onCard(null)}>
             No grey card
           </Button>
@@ -146,17 +142,8 @@ export function PhotoPicker({ loaded, name, card, disabled = false, onCard, onPi
 }
 
 /** The colours the photograph is made of, each to be taken. */
-function PalettePicks({
-  loaded,
-  card,
-  disabled,
-  onPick,
-}: {
-  loaded: Loaded;
-  card: Card | null;
-  disabled: boolean;
-  onPick: (hex: string) => void;
-}) {
+function PalettePicks({ loaded, card, onPick }: { loaded: Loaded; card: Card | null; onPick: (hex: string) => void }) {
+  const disabled = !useEditable();
   const [palette, setPalette] = useState<Palette | null>(null);
   useEffect(() => {
     let gone = false;

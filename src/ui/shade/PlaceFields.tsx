@@ -9,11 +9,10 @@ import { PickField } from '@/ui/parts/PickField';
 interface PlaceFieldsProps {
   readonly label: string;
   readonly place: Place;
-  readonly disabled: boolean;
   readonly onChange: (place: Place) => void;
 }
 
-export function PlaceFields({ label, place, disabled, onChange }: PlaceFieldsProps) {
+export function PlaceFields({ label, place, onChange }: PlaceFieldsProps) {
   const parts = useDesk((s) => s.piece!.form.parts);
   const round = Math.abs((Math.atan2(place.out, place.up) * 180) / Math.PI);
   const far = Math.max(0.2, Math.hypot(place.up, place.out));
@@ -24,7 +23,6 @@ export function PlaceFields({ label, place, disabled, onChange }: PlaceFieldsPro
         label={`${label}, on`}
         value={place.part}
         options={parts.map((p) => ({ value: p.id, says: p.name }))}
-        disabled={disabled}
         onChange={(part) => onChange({ ...place, part })}
       />
       <MeasureField
@@ -34,7 +32,6 @@ export function PlaceFields({ label, place, disabled, onChange }: PlaceFieldsPro
         min={0}
         max={1}
         slide={{ min: 0, max: 1, step: 0.01 }}
-        disabled={disabled}
         onChange={(along) => onChange({ ...place, along })}
       />
       <MeasureField
@@ -44,7 +41,6 @@ export function PlaceFields({ label, place, disabled, onChange }: PlaceFieldsPro
         min={0}
         max={180}
         slide={{ min: 0, max: 180, step: 1 }}
-        disabled={disabled}
         onChange={(deg) =>
           onChange({
             ...place,

@@ -1,23 +1,22 @@
 'use client';
 /** Wools of a blend by parts: one to four lots, each with its parts; what the blend comes out as beside it. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { isMixed, mixed } from '@/core/wool/recipe';
 import type { Recipe } from '@/core/piece/shade';
 import { useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { WoolField } from '@/ui/parts/WoolField';
+import { EditButton } from '@/ui/parts/Editable';
 
 interface RecipeFieldProps {
   readonly label: string;
   readonly recipe: Recipe;
   readonly even: number;
-  readonly disabled: boolean;
   readonly onChange: (recipe: Recipe, even: number) => void;
 }
 
-export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeFieldProps) {
+export function RecipeField({ label, recipe, even, onChange }: RecipeFieldProps) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
   const free = cupboard.lots.filter((l) => !recipe.some((r) => r.lotId === l.id));
@@ -40,7 +39,6 @@ export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeF
             label={`Wool ${i + 1}`}
             value={r.lotId}
             except={recipe.filter((x) => x !== r).map((x) => x.lotId)}
-            disabled={disabled}
             onChange={(lotId) => lotId !== null && set(i, { lotId })}
           />
           {recipe.length > 1 && (
@@ -52,11 +50,9 @@ export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeF
                 min={1}
                 max={64}
                 slide={{ min: 1, max: 16, step: 1 }}
-                disabled={disabled}
                 onChange={(v) => set(i, { parts: Math.max(1, Math.round(v)) })}
               />
-              <Button
-                disabled={disabled}
+              <EditButton
                 aria-label={`Take wool ${i + 1} out of the blend`}
                 onClick={() =>
                   onChange(
@@ -67,19 +63,15 @@ export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeF
                 sx={{ minWidth: 0, px: 1 }}
               >
                 ×
-              </Button>
+              </EditButton>
             </Box>
           )}
         </Box>
       ))}
       {recipe.length < 4 && free.length > 0 && (
-        <Button
-          disabled={disabled}
-          onClick={() => onChange([...recipe, { lotId: free[0]!.id, parts: 1 }], even)}
-          sx={{ mt: 0.5 }}
-        >
+        <EditButton onClick={() => onChange([...recipe, { lotId: free[0]!.id, parts: 1 }], even)} sx={{ mt: 0.5 }}>
           Blend in another wool
-        </Button>
+        </EditButton>
       )}
       {recipe.length > 1 && (
         <MeasureField
@@ -89,7 +81,6 @@ export function RecipeField({ label, recipe, even, disabled, onChange }: RecipeF
           min={0}
           max={1}
           slide={{ min: 0, max: 1, step: 0.05 }}
-          disabled={disabled}
           onChange={(v) => onChange(recipe, v)}
         />
       )}

@@ -8,7 +8,6 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Area } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
@@ -28,6 +27,7 @@ import { Corrections } from './Corrections';
 import { ADD_WORDS, LAYER_WORDS } from './layer-words';
 import { LayerControls } from './LayerControls';
 import { editShade, firstLot } from './shade-store';
+import { EditButton } from '@/ui/parts/Editable';
 
 export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   const canEdit = useDesk((s) => s.canEdit);
@@ -60,9 +60,9 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
     <>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 1 }} role="group" aria-label="Add a layer on top">
         {LAYER_KINDS.map((kind) => (
-          <Button
+          <EditButton
             key={kind}
-            disabled={!canEdit || layers.length >= 24 || noWool}
+            disabled={layers.length >= 24 || noWool}
             onClick={() => {
               const lot = firstLot(kind);
               if (!lot) return;
@@ -77,7 +77,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
             sx={{ minWidth: 0, px: 1, minHeight: 28 }}
           >
             + {ADD_WORDS[kind]}
-          </Button>
+          </EditButton>
         ))}
       </Box>
       {noWool && <Typography sx={{ fontSize: 13 }}>There is no wool in the cupboard to lay a layer with.</Typography>}
@@ -125,15 +125,14 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
           <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
             <Typography variant="h3">{layerTitle(chosen)}</Typography>
             {chosen.kind !== 'coat' && (
-              <Button
-                disabled={!canEdit}
+              <EditButton
                 onClick={() => {
                   changePiece((p) => removeLayer(p, doc.id, chosen.id));
                   setView({ layerId: null, brush: 'off' });
                 }}
               >
                 Take away
-              </Button>
+              </EditButton>
             )}
           </Box>
           <LayerControls
@@ -151,22 +150,16 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         <CheckField
           label="a colour is wanted"
           value={doc.shade.wanted !== null}
-          disabled={!canEdit}
           onChange={(on) => editShade(doc.id, (s) => ({ ...s, wanted: on ? shaded.meanHex : null }))}
         />
         {doc.shade.wanted !== null && (
           <ColourField
             label="Wanted"
             value={doc.shade.wanted}
-            disabled={!canEdit}
             onChange={(wanted) => editShade(doc.id, (s) => ({ ...s, wanted }))}
           />
         )}
-        <BorderFields
-          border={doc.shade.border}
-          disabled={!canEdit}
-          onChange={(border) => editShade(doc.id, (x) => ({ ...x, border }))}
-        />
+        <BorderFields border={doc.shade.border} onChange={(border) => editShade(doc.id, (x) => ({ ...x, border }))} />
       </Box>
       <School />
       <Corrections shaded={shaded} />
@@ -178,14 +171,12 @@ const layerTitle = (l: Layer): string => (l.kind === 'coat' ? 'Coat' : ADD_WORDS
 
 function School() {
   const value = useDesk((s) => s.piece!.correction);
-  const canEdit = useDesk((s) => s.canEdit);
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ fontSize: 13, mb: 0.5 }}>A mistake in colour is</Box>
       <ChoiceRow
         label="A mistake in colour is"
         value={value}
-        disabled={!canEdit}
         options={[
           { value: 'cover', says: 'covered' },
           { value: 'take off', says: 'taken off' },
@@ -288,16 +279,16 @@ function Line({ layer, plans, on, canEdit, up, down, onPick, onMove }: LineProps
             ['↓', 'down', down, -1],
           ] as const
         ).map(([mark, way, may, by]) => (
-          <Button
+          <EditButton
             key={way}
             variant="text"
-            disabled={!canEdit || !may}
+            disabled={!may}
             aria-label={`Move ${title} ${way}`}
             onClick={() => onMove(by)}
             sx={{ minWidth: 22, px: 0, minHeight: 26 }}
           >
             {mark}
-          </Button>
+          </EditButton>
         ))}
       </Box>
     </Box>
