@@ -173,7 +173,7 @@ export function masses(list: readonly number[], u: Units): string[] {
   return list.map((x) => `${fixed(x * per, digits)} ${unit}`);
 }
 
-/** Number and unit apart, for a figure set large over its label. */
+/** A text with its quantities in the maker's units. */
 export function words(t: Text, u: Units): string {
   return t.map((p) => (typeof p === 'string' ? p : format(p, u))).join('');
 }
