@@ -49,7 +49,8 @@ export const fringeLength = method({
   id: 'fringe-length',
   title: 'Loose fringe at the joint',
   formula: 'f = max(8 mm, d / 2)',
-  inputs: { across: letter('d', 'thickness of the part where it joins', 'length', 'joint') },
+  inputs: { across: letter('d', 'thickness of the part where it joins', 'length') },
+  doubt: 'joint',
   result: letter('f', 'fringe left unfelted', 'length'),
   source: 'A loose fringe is left at the joining end; its length is ours.',
   basis: 'ours',
@@ -62,8 +63,9 @@ export const collarMass = method({
   formula: 'm = π d × 2 f × 10 mg/cm²',
   inputs: {
     across: letter('d', 'thickness of the part where it joins', 'length'),
-    fringe: letter('f', 'fringe', 'length', 'joint'),
+    fringe: letter('f', 'fringe', 'length'),
   },
+  doubt: 'joint',
   result: letter('m', 'wool of the collar', 'mass'),
   source: 'A collar twice as wide as the fringe covers the joint and smooths out; its weight is ours.',
   basis: 'ours',
@@ -130,9 +132,10 @@ export const footGives = method({
   title: 'How far a foot gives',
   formula: 'δ = min(r/4, (3 F / (4 E √r))^⅔),  F = 0.00981 m',
   inputs: {
-    mass: letter('m', 'share of the weight it bears', 'mass', 'foot'),
+    mass: letter('m', 'share of the weight it bears', 'mass'),
     radius: letter('r', 'how round it is there', 'length'),
   },
+  doubt: 'foot',
   result: letter('δ', 'flattened by', 'length'),
   source:
     'A ball pressed on a flat ground (Hertz 1882, from memory), felt with E = 0.05 N/mm²; what is flattened by more than a quarter is as firm as the ground. E and the quarter are ours.',

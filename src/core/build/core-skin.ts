@@ -93,6 +93,7 @@ function depthsOf(skin: Skin, edgeMm: number, half: boolean): Depths {
 function attempt(skin: Skin, loft: Float64Array, edgeMm: number): CoreSkin {
   const half = even(skin, loft);
   const { grid, finder } = depthsOf(skin, edgeMm, half);
+  finder.forget();
   if (loft.every((x) => x === 0)) return { skin, undrawn: false, grid, finder, loft };
   const T = skin.triangles;
   const wanted = (t: number, b0: number, b1: number, b2: number): number =>

@@ -11,7 +11,7 @@ import { layeredCover } from '@/core/coat/cover/cover-layer';
 import { edgeOf } from '@/core/coat/cover/enough';
 import { furTightness, MOST_TIGHT, mostThatFits } from '@/core/coat/loft';
 import type { Figure, Method } from '@/core/method/define';
-import { DOUBTS } from '@/core/method/doubt';
+import { unsureOf } from '@/core/method/doubt';
 import { spanOfFigure } from '@/core/method/span';
 import { areaRemedy, findingOf, remedyOf, woolRemedy } from './remedy';
 import type { RowSet } from '@/core/coat/rows/rows';
@@ -81,13 +81,12 @@ const percent = (x: number): number => Math.round(100 * x);
 /** Whether more of the base shows than may, by as much as can be read: 97.6 % is told as 98. */
 export const shows = (cover: number): boolean => percent(cover) < percent(WELL);
 
-const COVERS = new Map<string, Method>(
-  [rowCover, lockCover, standingCover, stripCover, layeredCover].map((m) => [m.id, m]),
-);
+const COVERS: readonly Method[] = [rowCover, lockCover, standingCover, stripCover, layeredCover];
 
 /** Hidden as it should be, and yet it may show: with a little less wool than meant, or wool that spreads less. */
 function closeCover(c: LayContext, cover: Figure): Finding[] {
-  const span = spanOfFigure(COVERS.get(cover.method)!, cover, c.known);
+  const how = [...COVERS, ...c.wayOf(c.spec.method).methods].find((m) => m.id === cover.method);
+  const span = how ? spanOfFigure(how, cover, c.known) : null;
   if (!span || !shows(span.low)) return [];
   return [
     findingOf(
@@ -95,7 +94,7 @@ function closeCover(c: LayContext, cover: Figure): Finding[] {
       'may-show',
       'note',
       say`Close: ${share(cover.value)} of the base hidden, but it may be between ${share(span.low)} and ${share(span.high)}.`,
-      say`What is not known is ${DOUBTS[span.doubts[0]!.name].of}. ${DOUBTS[span.doubts[0]!.name].sharpen}`,
+      say`${unsureOf(span.doubts[0]!.name)}`,
     ),
   ];
 }
@@ -284,7 +283,7 @@ function closeFit(c: LayContext, tightness: Figure): Finding[] {
       'may-stand-out',
       'note',
       say`Close: as much wool as so short a fur holds, or a little more.`,
-      say`What is not known is ${DOUBTS[span.doubts[0]!.name].of}. ${DOUBTS[span.doubts[0]!.name].sharpen}`,
+      say`${unsureOf(span.doubts[0]!.name)}`,
     ),
   ];
 }

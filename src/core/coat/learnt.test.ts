@@ -117,4 +117,11 @@ describe('what a practice swatch teaches', () => {
       expect(after[key].known, key).toEqual({ hides: 1, lay: 1, stands: 1 });
     }
   });
+
+  it('a spread of one’s own is known for that form of wool and for no other', () => {
+    const own = { ...hand, spread: { ...hand.spread, locks: 0.61 } };
+    const locks = cupboard.lots.find((l) => l.form === 'locks')!;
+    expect(learntFrom({ swatches: [] }, locks, own).known).toEqual({ hides: 1 });
+    expect(learntFrom({ swatches: [] }, lot, own).known).toEqual({});
+  });
 });

@@ -5,7 +5,7 @@
  */
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot, Swatch } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
+import { defaultHand, type Hand } from '@/core/piece/hand';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import { together, type Known } from '@/core/method/doubt';
 import { WELL } from '@/core/coat/cover/cover';
@@ -18,7 +18,7 @@ interface Learnt {
   readonly hand: Hand;
   readonly habit: number;
   readonly rise: number;
-  /** Swatches of this wool it rests on, and what of it they have measured. */
+  /** Swatches of this wool it rests on, and what of it is measured: by them, or by the maker before. */
   readonly swatches: number;
   readonly known: Known;
 }
@@ -64,7 +64,9 @@ function kappaOf(s: Swatch, lot: Lot, hand: Hand): number | null {
 
 export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Learnt {
   const mine = cupboard.swatches.filter((s) => s.coat.method !== 'none' && s.coat.lotId === lot.id);
-  if (mine.length === 0) return { hand, habit: 1, rise: 1, swatches: 0, known: {} };
+  // How far this form of wool spreads may be the maker's own value already.
+  const own = hand.spread[lot.form] === defaultHand.spread[lot.form] ? 0 : 1;
+  if (mine.length === 0) return { hand, habit: 1, rise: 1, swatches: 0, known: own > 0 ? { hides: own } : {} };
   const kappas = mine.flatMap((s) => kappaOf(s, lot, hand) ?? []);
   const rises = mine.flatMap((s) => {
     if (s.loftMm === null) return [];
@@ -78,7 +80,7 @@ export function learntFrom(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand:
     habit: mean(habits),
     rise: mean(rises),
     swatches: mine.length,
-    known: { hides: kappas.length, lay: habits.length, stands: rises.length },
+    known: { hides: kappas.length + own, lay: habits.length, stands: rises.length },
   };
 }
 
@@ -113,9 +115,9 @@ export function asLearnt(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: H
   return { lot, hand: rates, habit, rise };
 }
 
-/** Figures that say what of them swatches have measured. */
-export const knowing = (lay: Lay, { known, swatches }: Learnt): Lay =>
-  swatches === 0 ? lay : { ...lay, figures: mapped(lay.figures, (f): Figure => ({ ...f, known })) };
+/** Figures that say what of their wool is measured. */
+export const knowing = (lay: Lay, { known }: Learnt): Lay =>
+  Object.keys(known).length === 0 ? lay : { ...lay, figures: mapped(lay.figures, (f): Figure => ({ ...f, known })) };
 
 const mapped = (figures: LayFigures, by: (f: Figure) => Figure): LayFigures =>
   Object.fromEntries(Object.entries(figures).map(([k, f]) => [k, by(f)])) as unknown as LayFigures;

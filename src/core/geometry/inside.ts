@@ -342,6 +342,11 @@ export class SkinFinder {
     return { triangle: t, distance: side > 0 ? -distance : distance, b0: 1 - u - v, b1: u, b2: v };
   }
 
+  /** Begins anew: what is found next depends on nothing asked before. */
+  forget(): void {
+    this.#last.fill(NaN);
+  }
+
   /** Distance of any point near or inside the skin. */
   at(x: number, y: number, z: number): Hit {
     const { h, origin, n, nearest } = this.#grid;

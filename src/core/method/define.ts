@@ -26,6 +26,8 @@ export interface Method<Name extends string = string> {
   readonly source: string;
   readonly basis: Basis;
   readonly of: (x: Readonly<Record<Name, number>>) => number;
+  /** What is not known for sure about the formula itself, its constants. */
+  readonly doubt?: DoubtName;
 }
 
 /** A value with the way it was found. Plain data. */

@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { normal, seeded } from '@/core/random';
 import { rowCover } from '@/core/coat/cover/cover';
 import { figure, letter, method } from './define';
-import { deviation, DOUBTS, type DoubtName } from './doubt';
+import { cupboard, pineMarten } from '../../../demo/load';
+import { learntFrom } from '@/core/coat/learnt';
+import type { FoldOver } from '@/core/piece/coat';
+import { defaultHand } from '@/core/piece/hand';
+import { knownOfHand } from '@/core/piece/hand-known';
+import { deviation, DOUBTS, sharpened, type DoubtName } from './doubt';
 import { doubtsIn, spanOfFigure, spanOfSum } from './span';
 import { methods, methodOf } from '@/core/methods';
 
@@ -11,6 +16,8 @@ const deciles = (list: number[]): [number, number] => {
   const s = [...list].sort((a, b) => a - b);
   return [s[Math.floor(0.1 * s.length)]!, s[Math.floor(0.9 * s.length)]!];
 };
+
+const bib = pineMarten.areas.find((a) => a.id === 'bib')!.coat as FoldOver;
 
 const volumeOfBall = method({
   id: 'test-ball',
@@ -83,6 +90,36 @@ describe('the span of a figure', () => {
     expect(doubtsIn(rows)).toEqual([]);
     expect(spanOfFigure(rows, figure(rows, { pinches: 40, pitch: 5 }))).toBeNull();
     expect(spanOfFigure(volumeOfBall, figure(volumeOfBall, { d: 2, rho: 0 }))).toBeNull();
+  });
+
+  it('a doubt of the formula itself moves its result and no letter', () => {
+    const firm = {
+      ...volumeOfBall,
+      inputs: { d: letter('d', 'across', 'length'), rho: letter('ρ', 'density', 'density') },
+    };
+    const unsure = { ...firm, doubt: 'joint' as const };
+    expect(spanOfFigure(firm, figure(firm, { d: 2, rho: 3 }))).toBeNull();
+    const s = spanOfFigure(unsure, figure(unsure, { d: 2, rho: 3 }))!;
+    expect(s.high / 24).toBeCloseTo(Math.exp(1.2816 * DOUBTS.joint.first), 9);
+  });
+
+  it('what is said to be learnt is learnt: in the settings, by swatches, or not at all, and then it is said', () => {
+    const own = structuredClone(defaultHand);
+    own.coreDensityMgCm3.firm.usual = 90;
+    own.looseDensityMgCm3 = 25;
+    own.handlingLoss = 0.1;
+    own.times = { pinch: { low: 1, likely: 1, high: 1 } };
+    const names = Object.keys(DOUBTS) as DoubtName[];
+    const by = (where: string) => names.filter((n) => DOUBTS[n].learnt === where).sort();
+    expect(by('settings')).toEqual(Object.keys(knownOfHand(own)).sort());
+    expect(knownOfHand(defaultHand)).toEqual({});
+    const lot = cupboard.lots.find((l) => l.id === bib.lotId)!;
+    const swatch = { id: 's', name: 's', at: '2026-03-01T09:00:00Z', coat: bib, diameterMm: 40, loftMm: 5 };
+    const swatches = [{ ...swatch, verdict: 'shows a little' as const, weighedMgCm: bib.layMgCm }];
+    const { known } = learntFrom({ swatches }, lot, defaultHand);
+    expect(by('swatches')).toEqual(Object.keys(known).sort());
+    for (const n of names)
+      expect(sharpened(n).endsWith('The plan does not learn it yet.'), n).toBe(DOUBTS[n].learnt === 'nowhere yet');
   });
 
   it('no doubt is carried by no formula, and each says what sharpens it', () => {

@@ -35,9 +35,9 @@ const scaleOf = (kind: Method['result']['kind']) =>
     ? { to: (x: number) => Math.log(-Math.log1p(-x)), back: (y: number) => -Math.expm1(-Math.exp(y)) }
     : { to: Math.log, back: Math.exp };
 
-/** Doubts a formula carries, each once. */
+/** Doubts a formula and its letters carry, each once. */
 export const doubtsIn = (m: Method): DoubtName[] => [
-  ...new Set(Object.values(m.inputs).flatMap((l) => (l.doubt ? [l.doubt] : []))),
+  ...new Set([...Object.values(m.inputs), m].flatMap((l) => (l.doubt ? [l.doubt] : []))),
 ];
 
 /** What a figure may come to, and what makes it unsure, most first; null where nothing in it is in doubt. */
@@ -70,7 +70,8 @@ export function spanOfFigure(
         : Number.isFinite(less)
           ? at - less
           : more - at;
-    return { name, variance: Number.isFinite(slope) ? slope ** 2 : 0, measured: known[name] ?? 0 };
+    const whole = (Number.isFinite(slope) ? slope : 0) + (m.doubt === name ? sd : 0);
+    return { name, variance: whole ** 2, measured: known[name] ?? 0 };
   });
   const all = variances.reduce((s, x) => s + x.variance, 0);
   if (all < 1e-12) return null;

@@ -17,9 +17,9 @@ import type { Where } from '@/core/stage';
 import type { Ahead } from './depth-window';
 import { sine } from './depth-window';
 import { metAt, type Capsule } from './obstacles';
+import { widthOfSurface } from './surface-width';
 
-/** A place on the ground with its own directions. */ import { widthOfSurface } from './surface-width';
-
+/** A place on the ground with its own directions. */
 export interface Spot {
   readonly at: Vec3;
   readonly normal: Vec3;

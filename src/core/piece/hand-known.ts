@@ -6,7 +6,6 @@ const FIELDS = {
   core: 'coreDensityMgCm3',
   loose: 'looseDensityMgCm3',
   lost: 'handlingLoss',
-  hides: 'spread',
   pace: 'times',
 } as const satisfies Partial<Record<DoubtName, keyof Hand>>;
 

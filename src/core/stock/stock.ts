@@ -5,7 +5,7 @@ import { WELL } from '@/core/coat/cover/cover';
 import type { Margin } from '@/core/coat/cover/margins';
 import { findWools } from '@/core/wool/find';
 import { byLot, massOf, type WoolMass } from '@/core/materials';
-import { DOUBTS, type DoubtName } from '@/core/method/doubt';
+import { unsureOf, type DoubtName } from '@/core/method/doubt';
 import { spanOfSum, type Span } from '@/core/method/span';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
@@ -154,7 +154,7 @@ const mayRunShort = (lot: Lot, { likely, low, high }: Span, unsure: DoubtName): 
   severity: 'note',
   about: ref('lot', lot.id),
   says: say`${lot.name} may run short: ${grams(likely)} needed of ${grams(lot.haveG)}, but it may be between ${grams(low)} and ${grams(high)}.`,
-  why: say`What is not known is ${DOUBTS[unsure].of}. ${DOUBTS[unsure].sharpen} With ${grams(high - lot.haveG)} more you are on the safe side.`,
+  why: say`${unsureOf(unsure)} With ${grams(high - lot.haveG)} more you are on the safe side.`,
   remedies: [],
 });
 

@@ -148,10 +148,6 @@ export function EyeRoom() {
               none="dark, not chosen"
               onChange={(id) => layers((x) => void (x.pupilLotId = id))}
             />
-          </>
-        )}
-        {felted && (
-          <>
             <PickField
               label="Pupil"
               value={l.pupil}

@@ -6,7 +6,7 @@ import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
 import type { Figure } from '@/core/method/define';
-import { DOUBTS } from '@/core/method/doubt';
+import { DOUBTS, sharpened } from '@/core/method/doubt';
 import { spanOfFigure } from '@/core/method/span';
 import { methodOf } from '@/core/methods';
 import { knownOfHand } from '@/core/piece/hand-known';
@@ -93,7 +93,7 @@ function HowSure({ figure }: { figure: Figure }) {
         {found.doubts.map(({ name, measured }) => (
           <li key={name}>
             {DOUBTS[name].of}: {measured > 0 ? `yours, measured ${times(measured)}` : 'a first value of ours'}.{' '}
-            {DOUBTS[name].sharpen}
+            {sharpened(name)}
           </li>
         ))}
       </Box>

@@ -62,8 +62,9 @@ const fanStep = method({
   formula: 'δ = mean over the courses of (turn of the lie along a course / bows on it)',
   inputs: {
     turn: letter('Σ', 'turn of the lie along all courses', 'angle'),
-    bows: letter('k', 'bows', 'count', 'turn'),
+    bows: letter('k', 'bows', 'count'),
   },
+  doubt: 'turn',
   result: letter('δ', 'turn from bow to bow', 'angle'),
   source: 'Measured on the skin: bows fan out as the lie turns.',
   basis: 'ours',
