@@ -43,5 +43,7 @@ export function askedLoft(piece: Piece, w: FormWork, thickness: Float64Array): F
   const asDrawn = w.body.parts.map(
     ({ part: p }) => p.shape === 'board' || firmnessOf(piece, p) === 'flat felt' || underFur(piece, p) === 'as drawn',
   );
-  return thickness.map((t, v) => (asDrawn[part[v]!] ? 0 : t));
+  // Round a wrapped wire there is no core: deeper than any part is thick.
+  const wrapped = w.body.parts.map(({ part: p }) => underFur(piece, p) === 'wrapped wire');
+  return thickness.map((t, v) => (asDrawn[part[v]!] ? 0 : wrapped[part[v]!] ? w.body.largestMm : t));
 }

@@ -8,6 +8,7 @@ import { defaultHand as hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding } from '@/core/stage';
 import type { Text } from '@/core/text';
+import type { CorePart } from './core-plan';
 import { layersOver, LAYER_MM, longestBlade } from './core-layers';
 
 const FINE = { edgeShare: 1 / 70 };
@@ -52,6 +53,21 @@ describe('a bushy tail', () => {
       .reduce((s, m) => s + m.massG, 0);
     expect(taken).toBeCloseTo(plan.core.massG, 6);
     expect(plan.findings.filter((x) => x.id === 'form-wire-bare' || x.id === 'form-wire-thick')).toEqual([]);
+  });
+  it('wrapped where a core would fit: there is the wire and no core round it, but where the part runs into the next', () => {
+    const wrapped = change(pineMarten, (d) => void (d.core.under = [{ part: 'tail', way: 'wrapped wire' }]));
+    const [was, now] = [pineMarten, wrapped].map((p) => at(p).core.parts.find((x) => x.id === 'tail')!) as [
+      CorePart,
+      CorePart,
+    ];
+    expect(was.sections.map((s) => s.core !== null)).toEqual([true, true, true]);
+    expect(now.sections.slice(1).map((s) => s.core)).toEqual([null, null]);
+    // What is left of it is its root in the body, tapering by half a millimetre a millimetre.
+    expect(now.volumeMm3).toBeLessThan(0.5 * was.volumeMm3);
+    // Its finished size is the drawn one, and no other part gets thinner.
+    expect(now.sections.map((s) => s.finished)).toEqual(was.sections.map((s) => s.finished));
+    const others = (p: Piece) => at(p).core.parts.filter((x) => x.id !== 'tail').reduce((s, x) => s + x.volumeMm3, 0);
+    expect(Math.abs(others(wrapped) / others(pineMarten) - 1)).toBeLessThan(0.01);
   });
   it('as drawn: the core of the tail is the tail, and with its fur it is as much thicker as the coat is thick twice', () => {
     const drawn = at(applied(bushy, f.remedies[1]!.changes));
