@@ -66,7 +66,10 @@ describe('a bushy tail', () => {
     expect(now.volumeMm3).toBeLessThan(0.5 * was.volumeMm3);
     // Its finished size is the drawn one, and no other part gets thinner.
     expect(now.sections.map((s) => s.finished)).toEqual(was.sections.map((s) => s.finished));
-    const others = (p: Piece) => at(p).core.parts.filter((x) => x.id !== 'tail').reduce((s, x) => s + x.volumeMm3, 0);
+    const others = (p: Piece) =>
+      at(p)
+        .core.parts.filter((x) => x.id !== 'tail')
+        .reduce((s, x) => s + x.volumeMm3, 0);
     expect(Math.abs(others(wrapped) / others(pineMarten) - 1)).toBeLessThan(0.01);
   });
   it('as drawn: the core of the tail is the tail, and with its fur it is as much thicker as the coat is thick twice', () => {
