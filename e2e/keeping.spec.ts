@@ -77,9 +77,9 @@ test('cupboard, settings and handbook: changes reach the docket, units change ev
   await staple.blur();
   await accessible(page);
   await page.getByRole('button', { name: 'Add wool' }).click();
-  await expect(page.getByRole('textbox', { name: 'Wool name' })).toHaveValue('New wool');
-  await page.getByRole('textbox', { name: 'Wool name' }).fill('');
-  await expect(page.getByText('Wool name must not be empty')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Name of the wool' })).toHaveValue('New wool');
+  await page.getByRole('textbox', { name: 'Name of the wool' }).fill('');
+  await expect(page.getByText('Name of the wool must not be empty')).toBeVisible();
   await page.goto('/piece/pine-marten/coat');
   await expect(docket(page).getByRole('article', { name: /Cream top is too short/ })).toBeVisible();
   await page.goto('/settings');

@@ -107,7 +107,7 @@ test('pale over dark: what it takes is said and put right by one press; stop bef
   const hand = page.getByRole('group', { name: 'The layer in hand' });
   await hand.getByRole('combobox').first().click();
   await choose(page.getByRole('option', { name: 'Soft white top' }));
-  await hand.getByRole('button', { name: 'hides it' }).click();
+  await hand.getByRole('button', { name: 'hide it' }).click();
   const caution = docket(page).getByRole('article', { name: /Soft white top on Top of the head lets/ });
   await expect(caution).toContainText('pale fibre lets light through');
   await caution.getByRole('button', { name: /^Lay \d/ }).click();
@@ -132,8 +132,9 @@ test('the blend card: both schools, grams, laid as a coat; a blend made is writt
   await expect(card).toContainText('Stearns and Noechel');
   await expect(card).toContainText('Friele');
   const before = await card.innerText();
-  await docket(page).getByRole('textbox', { name: 'Parts 1' }).fill('3');
-  await docket(page).getByRole('textbox', { name: 'Parts 1' }).blur();
+  const parts = docket(page).getByRole('group', { name: 'Wool 1' }).getByRole('textbox', { name: 'Parts' });
+  await parts.fill('3');
+  await parts.blur();
   await expect.poll(() => card.innerText()).not.toBe(before);
   await docket(page).getByRole('button', { name: 'Blend in another wool' }).click();
   await expect(docket(page).getByRole('group', { name: 'Wool 3' })).toBeVisible();

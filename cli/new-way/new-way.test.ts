@@ -38,7 +38,9 @@ interface Said {
   readonly tookG: number;
   readonly findings: string[];
   readonly remedies: { path: (string | number)[]; value: unknown }[];
+  readonly asked: string[];
   readonly bounds: unknown;
+  readonly label: string;
   readonly refused: { says: string }[] | null;
   readonly compared: string[];
   readonly ball: number;
@@ -115,8 +117,10 @@ describe('a new way of laying', () => {
     const least = said.margins[1]![1]!;
     expect(said.remedies).toContainEqual({ path: ['areas', expect.any(Number), 'coat', 'curlMg'], value: least });
   });
-  it('has the ranges of its spec: fields slide within them, a file beyond them is refused by name', () => {
-    expect(said.bounds).toEqual({ min: 0.2, max: 500 });
+  it('asks what its spec says, in its range; a file beyond that is refused by name', () => {
+    expect(said.asked).toEqual(['lotId', 'lengthMm', 'spacingMm', 'pitchMm', 'curlMg']);
+    expect(said.label).toBe('Curl weight');
+    expect(said.bounds).toEqual({ least: 0.2, most: 500 });
     expect(JSON.stringify(said.refused)).toMatch(/Weight of a curl.*0\.2.*500 mg/);
   });
 });

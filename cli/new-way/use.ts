@@ -1,12 +1,12 @@
 /** Run in a copy of the sources that has one more way of laying: an area of the marten laid by it, and what every place says. */
 import { readFileSync } from 'node:fs';
-import { boundsOf } from '@/core/coat/coat-field';
 import { compareWays } from '@/core/coat/compare-ways';
 import { practiceBall } from '@/core/coat/practice';
 import { WAYS } from '@/core/coat/ways';
 import { methodOf } from '@/core/methods';
 import { Memo } from '@/core/memo';
-import type { Laid } from '@/core/piece/coat';
+import { coatSchema, type Laid } from '@/core/piece/coat';
+import { askedOf, boundsOf, kindOf, saysOf } from '@/core/piece/fields';
 import { defaultHand } from '@/core/piece/hand';
 import { readCupboard, readPiece } from '@/core/piece/read';
 import { makePlan, shapeSteps } from '@/core/plan';
@@ -60,7 +60,9 @@ process.stdout.write(
     remedies: plan.findings
       .filter((f) => f.code === 'coat-base-shows')
       .flatMap((f) => f.remedies.flatMap((r) => r.changes)),
-    bounds: boundsOf(coat.method, 'curlMg'),
+    asked: askedOf(kindOf(coatSchema, coat)),
+    bounds: boundsOf(kindOf(coatSchema, coat).shape.curlMg!),
+    label: saysOf(kindOf(coatSchema, coat).shape.curlMg!)!.label,
     refused: refused.ok ? null : refused.problems,
     compared: compareWays(piece, index, [coat.method, 'wisps'], cupboard, defaultHand, shaped, work, new Memo()).map(
       (c) => c.title,

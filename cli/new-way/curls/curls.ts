@@ -4,7 +4,6 @@ import { figure, letter, method } from '@/core/method/define';
 import { rootRows } from '@/core/stabbing';
 import { count, mm, say } from '@/core/text';
 import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
-import { field, SPACING } from '@/core/coat/coat-field';
 import { WELL } from '@/core/coat/cover/cover';
 import { FLAT_SLANT, layerFigure } from '@/core/coat/cover/cover-layer';
 import { edgeOf } from '@/core/coat/cover/enough';
@@ -102,12 +101,6 @@ export const curls: Way<Curls> = {
   untrimmed: 'Curls are not trimmed.',
   takes: 'cut lengths',
   counts: 'curls',
-  fields: [
-    field('lengthMm', 'Curl height', 'length', 2, 30, 0.5),
-    SPACING,
-    field('pitchMm', 'Curl to curl', 'length', 1, 20, 0.5),
-    field('curlMg', 'Curl weight', 'number', 0.5, 50, 0.5),
-  ],
   margins: [APART, { ...THINNEST, key: 'curlMg', what: 'Curl weight, mg', kind: 'number', least: 0.2, most: 500 }],
   goodFor: 'Tight curly coats.',
   costs: 'Every curl is wound by itself.',

@@ -16,7 +16,6 @@ import type { Suits } from '@/core/wool/forms';
 import type { LaidWool } from '@/core/wool/laid-wool';
 import type { Text } from '@/core/text';
 import type { TimeFigure } from '@/core/time/work-time';
-import type { CoatField } from '@/core/coat/coat-field';
 import type { MarginRange } from '@/core/coat/cover/margin-range';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import type { Docket } from '@/core/coat/chart/docket';
@@ -187,8 +186,6 @@ export interface Way<C extends Laid = Laid> {
   readonly fans?: true;
   /** On a ticket, in two or three words; its title where it says nothing. */
   readonly inShort?: (rows: number) => string;
-  /** The measures a maker decides, in the order they are asked. */
-  readonly fields: readonly CoatField[];
   /** The measures that may be moved until the coat only just covers. */
   readonly margins: readonly MarginRange[];
   /** A spec with one measure changed and all that goes along with it; only that measure where it says nothing. */

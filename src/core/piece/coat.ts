@@ -3,56 +3,95 @@
  * holds one for each area, a practice swatch keeps the one it was made by.
  */
 import { z } from 'zod';
-import { id, measure, whole } from './fields';
+import { choice, field, flag, owned, saysOf, type Slide } from './fields';
 
-const lotId = id('Wool');
-const length = measure('Finished length', 1, 200, 'mm');
-const lift = measure('Lift', 0, 88, 'degrees');
-const lay = measure('Lay weight', 0.2, 300, 'mg per cm of row');
-const spacing = measure('Row spacing', 0.5, 60, 'mm');
-const weight = measure('Weight of the coat', 0.2, 200, 'mg per square cm');
-const layers = whole('Layers', 1, 12);
+const lotId = owned('wool', 'Wool');
+const LENGTHS =
+  'The fur that shows once it is trimmed, from the skin to its tip. What the fold takes is added where it is cut.';
+const length = (least: number, most: number, slide: Slide, label = 'Length') =>
+  field('length', 'Finished length', least, most, { label, slide, help: LENGTHS });
+const lift = field('angle', 'Lift', 0, 88, {
+  slide: [0, 80, 1],
+  help: 'How far the fur stands off the skin: 0 lies flat, 90 stands upright.',
+});
+const lay = (slide: Slide, label = 'Lay weight') =>
+  field('linear', 'Lay weight', 0.2, 300, {
+    label,
+    slide,
+    help: 'Wool laid on a centimetre of row, both halves of a fold together.',
+  });
+const spacing = field('length', 'Row spacing', 0.5, 60, { slide: [1, 20, 0.5] });
+const weight = field('areal', 'Weight of the coat', 0.2, 200, {
+  label: 'Weight',
+  slide: [1, 60, 0.5],
+  help: 'All layers together.',
+});
+const layers = field('count', 'Layers', 1, 12, { slide: [1, 8, 1] });
+const over = field('length', 'Left for trimming', 0, 100, {
+  label: 'To trim off',
+  slide: [0, 30, 0.5],
+  help: 'Left on each half beyond the finished length.',
+});
 
 /** Folded on the row line and hanging over the row below. Length and spacing may change from the hem to the top. */
 const foldOverSchema = z.strictObject({
   method: z.literal('fold-over'),
   lotId,
-  lengthMm: measure('Finished length', 3, 200, 'mm'),
+  lengthMm: length(3, 200, [3, 60, 0.5]),
   /** At the top of the area; null where it stays the same. */
-  topLengthMm: measure('Length at the top', 3, 200, 'mm').nullable(),
+  topLengthMm: field('length', 'Length at the top', 3, 200, {
+    label: 'Length at top',
+    slide: [3, 60, 0.5],
+    none: 'another length at the top',
+    beginsAs: 'lengthMm',
+  }).nullable(),
   spacingMm: spacing,
-  topSpacingMm: measure('Row spacing at the top', 0.5, 60, 'mm').nullable(),
-  liftDeg: measure('Lift', 0, 80, 'degrees'),
-  layMgCm: lay,
-  pinchWidthMm: measure('Width of a pinch', 1, 60, 'mm'),
-  pinchPitchMm: measure('Distance from pinch to pinch', 1, 120, 'mm'),
+  topSpacingMm: field('length', 'Row spacing at the top', 0.5, 60, {
+    label: 'Spacing at top',
+    slide: [1, 20, 0.5],
+    none: 'another spacing at the top',
+    beginsAs: 'spacingMm',
+  }).nullable(),
+  layMgCm: lay([0.5, 40, 0.5]),
+  liftDeg: field('angle', 'Lift', 0, 80, { slide: [0, 80, 1], help: saysOf(lift)!.help! }),
+  pinchWidthMm: field('length', 'Width of a pinch', 1, 60, { label: 'Pinch width', slide: [1, 25, 0.5] }),
+  pinchPitchMm: field('length', 'Distance from pinch to pinch', 1, 120, {
+    label: 'Pinch to pinch',
+    slide: [1, 40, 0.5],
+  }),
 });
 
-const carrying = {
-  lotId: id('Wool of the marking'),
-  /** Which rows carry it: from and to as shares of the way up, and every how many. */
-  from: measure('Marking starts', 0, 1, ''),
-  to: measure('Marking ends', 0, 1, ''),
-  every: whole('Every so many rows', 1, 50),
+const itsWool = owned('wool', 'Wool of the marking', 'Its wool');
+/** Which rows carry it: from and to as shares of the way up, and every how many. */
+const rows = {
+  from: field('number', 'Marking starts', 0, 1, { label: 'From, way up', slide: [0, 1, 0.05] }),
+  to: field('number', 'Marking ends', 0, 1, { label: 'To, way up', slide: [0, 1, 0.05] }),
+  every: field('count', 'Every so many rows', 1, 50, { label: 'Every row', slide: [1, 10, 1] }),
 };
 
 /** A marking laid into the rows of a cut pile. */
-const markingSchema = z.discriminatedUnion('kind', [
+export const markingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   z.strictObject({
     kind: z.literal('stripe'),
-    ...carrying,
+    lotId: itsWool,
     /** Share of the lay's thickness the band on top of it has. */
-    share: measure('Share of the band', 0.05, 0.95, ''),
-    cut: z.enum(['flat', 'domed']),
+    share: field('number', 'Share of the band', 0.05, 0.95, { label: 'Share of lay', slide: [0.05, 0.95, 0.05] }),
+    cut: choice(['flat', 'domed'], 'How it is cut', { beside: true, words: { flat: 'cut flat', domed: 'cut domed' } }),
+    ...rows,
   }),
   z.strictObject({
     kind: z.literal('spot'),
-    ...carrying,
+    lotId: itsWool,
     /** The twisted pinch laid into the middle of the row. */
-    pinchMgMm: measure('Weight of the pinch', 0.05, 20, 'mg per mm'),
-    pinchWidthMm: measure('Width of the pinch', 0.5, 60, 'mm'),
-    pitchMm: measure('Spot to spot', 2, 200, 'mm'),
+    pinchMgMm: field('number', 'Weight of the pinch', 0.05, 20, {
+      label: 'Pinch',
+      unit: 'mg/mm',
+      slide: [0.1, 5, 0.1],
+    }),
+    pinchWidthMm: field('length', 'Width of the pinch', 0.5, 60, { label: 'Pinch width', slide: [1, 20, 0.5] }),
+    pitchMm: field('length', 'Spot to spot', 2, 200, { slide: [4, 60, 1] }),
+    ...rows,
   }),
 ]);
 
@@ -60,13 +99,12 @@ const markingSchema = z.discriminatedUnion('kind', [
 const standingSchema = z.strictObject({
   method: z.literal('standing'),
   lotId,
-  lengthMm: length,
+  lengthMm: length(1, 200, [2, 40, 0.5], 'Pile'),
   spacingMm: spacing,
+  layMgCm: lay([0.5, 40, 0.5]),
   /** Mean angle off the skin once fluffed. */
-  liftDeg: lift,
-  layMgCm: lay,
-  /** Left on each half for trimming. */
-  overMm: measure('Left for trimming', 0, 100, 'mm'),
+  liftDeg: field('angle', 'Lift', 0, 88, { label: 'Lift, fluffed', slide: [20, 85, 1], help: saysOf(lift)!.help! }),
+  overMm: over,
   marking: markingSchema,
 });
 
@@ -74,46 +112,51 @@ const standingSchema = z.strictObject({
 const bowsSchema = z.strictObject({
   method: z.literal('bows'),
   lotId,
-  lengthMm: measure('Finished length', 2, 120, 'mm'),
-  widthMm: measure('Width of a bow', 0.5, 40, 'mm'),
-  overlap: measure('Overlap', 0, 0.9, ''),
-  spacingMm: spacing,
+  lengthMm: length(2, 120, [2, 30, 0.5]),
+  widthMm: field('length', 'Width of a bow', 0.5, 40, { label: 'Bow width', slide: [0.5, 15, 0.5] }),
+  overlap: field('number', 'Overlap', 0, 0.9, {
+    slide: [0, 0.9, 0.05],
+    help: 'Share of a bow that lies under the next.',
+  }),
+  spacingMm: field('length', 'Row spacing', 0.5, 60, { label: 'Course spacing', slide: [0.5, 15, 0.5] }),
+  bowMg: field('number', 'Weight of a bow', 0.05, 2000, { label: 'Bow weight', unit: 'mg', slide: [0.1, 40, 0.1] }),
   liftDeg: lift,
-  bowMg: measure('Weight of a bow', 0.05, 2000, 'mg'),
-  fanDeg: measure('Fan of a bow', 0, 150, 'degrees'),
+  fanDeg: field('angle', 'Fan of a bow', 0, 150, { label: 'Fan', slide: [0, 150, 5] }),
 });
 
 /** A strip made off the piece, clump beside clump, and seated along the middle of the area. */
 const stripSchema = z.strictObject({
   method: z.literal('strip'),
   lotId,
-  anchorLotId: id('Wool of the anchor').nullable(),
-  startLengthMm: measure('Length at the start', 2, 300, 'mm'),
-  middleLengthMm: measure('Length in the middle', 2, 300, 'mm'),
-  endLengthMm: measure('Length at the end', 2, 300, 'mm'),
-  pitchMm: measure('Clump to clump', 1, 60, 'mm'),
-  layMgCm: lay,
+  anchorLotId: owned('wool', 'Wool of the anchor', 'Anchor', { none: 'No anchor' }).nullable(),
+  startLengthMm: field('length', 'Length at the start', 2, 300, { label: 'At the hem end', slide: [2, 100, 0.5] }),
+  middleLengthMm: field('length', 'Length in the middle', 2, 300, { label: 'In the middle', slide: [2, 100, 0.5] }),
+  endLengthMm: field('length', 'Length at the end', 2, 300, { label: 'At the top end', slide: [2, 100, 0.5] }),
+  pitchMm: field('length', 'Clump to clump', 1, 60, { slide: [1, 20, 0.5] }),
+  layMgCm: lay([1, 120, 1], 'Weight'),
   liftDeg: lift,
-  anchorWidthMm: measure('Width of the anchor strip', 2, 60, 'mm'),
+  anchorWidthMm: field('length', 'Width of the anchor strip', 2, 60, { label: 'Anchor width', slide: [2, 20, 0.5] }),
   /** Trimmed to these shares of the length, left and right. */
-  leftShare: measure('Trimmed on the left to', 0.1, 1, ''),
-  rightShare: measure('Trimmed on the right to', 0.1, 1, ''),
-  overMm: measure('Left for trimming', 0, 100, 'mm'),
+  leftShare: field('number', 'Trimmed on the left to', 0.1, 1, { label: 'Left, trimmed to', slide: [0.1, 1, 0.05] }),
+  rightShare: field('number', 'Trimmed on the right to', 0.1, 1, { label: 'Right, trimmed to', slide: [0.1, 1, 0.05] }),
+  overMm: over,
 });
 
 /** Locks set in courses like bricks, tips down. */
 const locksSchema = z.strictObject({
   method: z.literal('locks'),
   lotId,
-  lengthMm: measure('Finished length', 3, 300, 'mm'),
-  spacingMm: measure('Course spacing', 1, 120, 'mm'),
-  pitchMm: measure('Lock to lock', 1, 60, 'mm'),
-  lockWidthMm: measure('Width of a lock', 0.5, 60, 'mm'),
-  lockMg: measure('Weight of a lock', 0.2, 5000, 'mg'),
+  lengthMm: length(3, 300, [5, 100, 1]),
+  spacingMm: field('length', 'Course spacing', 1, 120, { slide: [2, 40, 0.5] }),
+  pitchMm: field('length', 'Lock to lock', 1, 60, { slide: [1, 20, 0.5] }),
+  lockWidthMm: field('length', 'Width of a lock', 0.5, 60, { label: 'Lock width', slide: [0.5, 15, 0.5] }),
+  lockMg: field('number', 'Weight of a lock', 0.2, 5000, { label: 'Lock weight', unit: 'mg', slide: [0.5, 200, 0.5] }),
   liftDeg: lift,
-  opened: z.boolean(),
-  root: z.enum(['cut end', 'felted middle']),
-  tips: z.enum(['kept', 'opened', 'cut']),
+  opened: flag('locks opened'),
+  root: choice(['cut end', 'felted middle'], 'Set by', {
+    words: { 'cut end': 'the cut end, teased thin', 'felted middle': 'the middle, felted and folded' },
+  }),
+  tips: choice(['kept', 'opened', 'cut'], 'Tips', { words: { cut: 'cut off' } }),
 });
 
 /** Small overlapping pieces of top coat, felted on. */
@@ -122,8 +165,11 @@ const piecesSchema = z.strictObject({
   lotId,
   arealMgCm2: weight,
   layers,
-  pieceMm: measure('Size of a piece', 3, 150, 'mm'),
-  overlap: measure('Overlap', 0, 0.8, ''),
+  pieceMm: field('length', 'Size of a piece', 3, 150, { label: 'Piece', slide: [3, 60, 0.5] }),
+  overlap: field('number', 'Overlap', 0, 0.8, {
+    slide: [0, 0.8, 0.05],
+    help: 'Share of a piece that lies under the next.',
+  }),
 });
 
 /** One prefelted sheet, wrapped on from the middle of the back outward. */
@@ -132,9 +178,9 @@ const sheetSchema = z.strictObject({
   lotId,
   arealMgCm2: weight,
   layers,
-  anchorMm: measure('Anchoring at each end', 0, 80, 'mm'),
+  anchorMm: field('length', 'Anchoring at each end', 0, 80, { label: 'Anchoring', slide: [0, 50, 1] }),
   /** Part that comes through a slit. */
-  slit: id('Part').nullable(),
+  slit: owned('part', 'Part', 'Slit for', { none: 'no part' }).nullable(),
 });
 
 /** Wisps laid with the fur and only lightly felted. */
@@ -143,7 +189,7 @@ const wispsSchema = z.strictObject({
   lotId,
   arealMgCm2: weight,
   layers,
-  lengthMm: measure('Length of a wisp', 2, 120, 'mm'),
+  lengthMm: field('length', 'Length of a wisp', 2, 120, { label: 'Wisp length', slide: [2, 40, 0.5] }),
   liftDeg: lift,
 });
 
@@ -153,7 +199,7 @@ const velvetSchema = z.strictObject({
   lotId,
   arealMgCm2: weight,
   layers,
-  raiseMm: measure('Height of the pile', 0.3, 12, 'mm'),
+  raiseMm: field('length', 'Height of the pile', 0.3, 12, { label: 'Pile height', slide: [0.3, 6, 0.1] }),
 });
 
 /** Every way of covering an area; a new way is one more entry here and one more file in the coat stage. */

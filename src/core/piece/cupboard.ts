@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { coatSchema } from './coat';
 import { recipeSchema } from './shade';
-import { colour, id, measure, name, whole } from './fields';
+import { choice, colour, field, flag, id, name, owned, said } from './fields';
 
 export const CUPBOARD_KIND = 'fond-badger/cupboard';
 export const CUPBOARD_SCHEMA = 6;
@@ -14,33 +14,44 @@ export const LOCK_GRADES = ['best', 'good', 'plain'] as const;
 
 /** Locks sorted onto one pile. */
 export const pileSchema = z.strictObject({
-  lengthMm: measure('Length of the locks', 5, 400, 'mm'),
-  widthMm: measure('Width of the locks', 0.5, 60, 'mm'),
-  grade: z.enum(LOCK_GRADES),
-  count: whole('Number of locks', 0, 5000),
+  lengthMm: field('length', 'Length of the locks', 5, 400, { label: 'Length' }),
+  widthMm: field('length', 'Width of the locks', 0.5, 60, { label: 'Width' }),
+  count: field('count', 'Number of locks', 0, 5000, { label: 'Locks' }),
+  grade: choice(LOCK_GRADES, 'Grade', { beside: true }),
+});
+
+const tipColour = said(colour('Colour of the tips'), {
+  label: 'Colour of the tips',
+  colour: true,
+  none: 'tips of another colour',
+  beginsAs: 'colour',
+});
+export const mottleSchema = z.strictObject({
+  colour: colour('Colour in the wool', 'Colour'),
+  share: field('share', 'Share of a colour', 0.01, 0.95, { label: 'Share', slide: [0.01, 0.95, 0.01] }),
 });
 
 export const lotSchema = z.strictObject({
   id: id('Wool'),
-  name: name('Wool name'),
-  form: z.enum(WOOL_FORMS),
+  name: name('Name of the wool'),
+  form: choice(WOOL_FORMS, 'Form'),
   colour: colour('Colour'),
-  finenessUm: measure('Fineness', 8, 80, 'micron'),
-  finenessCv: measure('Variation of fineness', 0, 0.6, ''),
-  stapleMm: measure('Staple', 5, 400, 'mm'),
-  haveG: measure('Wool at hand', 0, 20000, 'g'),
-  pricePer100g: measure('Price per 100 g', 0, 1000, '').nullable(),
+  finenessUm: field('fineness', 'Fineness', 8, 80),
+  finenessCv: field('number', 'Variation of fineness', 0, 0.6, {
+    help: 'Spread of the fibres’ widths over their mean. Usual: 0.22.',
+  }),
+  stapleMm: field('length', 'Staple', 5, 400, { help: 'Length of the fibre as it grew.' }),
+  haveG: field('mass', 'Wool at hand', 0, 20000, { label: 'At hand' }),
+  pricePer100g: field('number', 'Price per 100 g', 0, 1000).nullable(),
   /** Colour of the tips where it differs, and how much of the fibre has it. */
-  tipColour: colour('Colour of the tips').nullable(),
-  tipShare: measure('Share of the tips', 0.02, 0.9, ''),
+  tipColour: tipColour.nullable(),
+  tipShare: field('number', 'Share of the tips', 0.02, 0.9, { label: 'Share of the fibre that is tip' }),
   /** Wave of the lock from crest to crest, and how far it swings out; 0 for straight. */
-  crimpMm: measure('Crimp', 0, 60, 'mm'),
-  crimpDepthMm: measure('Depth of the crimp', 0, 20, 'mm'),
+  crimpMm: field('length', 'Crimp', 0, 60, { label: 'Crimp, crest to crest', help: '0 for straight wool.' }),
+  crimpDepthMm: field('length', 'Depth of the crimp', 0, 20),
   /** Other colours in a natural wool with their shares of its mass; the rest has the colour above. */
   mottle: z
-    .array(
-      z.strictObject({ colour: colour('Colour in the wool'), share: measure('Share of a colour', 0.01, 0.95, '') }),
-    )
+    .array(mottleSchema)
     .max(4)
     .refine(
       (m) => m.reduce((s, x) => s + x.share, 0) <= 0.98,
@@ -52,80 +63,83 @@ export const lotSchema = z.strictObject({
 
 export const needleSchema = z.strictObject({
   id: id('Needle'),
-  name: name('Needle name'),
-  gauge: whole('Gauge', 20, 50),
-  section: z.enum(NEEDLE_SECTIONS),
-  count: whole('Number of needles', 0, 500),
+  name: name('Name of the needle'),
+  gauge: field('count', 'Gauge', 20, 50),
+  section: choice(NEEDLE_SECTIONS, 'Section'),
+  count: field('count', 'Number of needles', 0, 500, { label: 'Number' }),
   /** Across the working blade. */
-  thickMm: measure('Thickness of the blade', 0.2, 1.5, 'mm'),
+  thickMm: field('fine', 'Thickness of the blade', 0.2, 1.5, { label: 'Blade thick' }),
   /** From the point to the first barb. */
-  tipMm: measure('Point to first barb', 0.5, 15, 'mm'),
+  tipMm: field('fine', 'Point to first barb', 0.5, 15, { label: 'Point to barb' }),
   /** On each edge; the edges take turns, so that the barbs of all of them are spread evenly. */
-  barbs: whole('Barbs on one edge', 1, 6),
+  barbs: field('count', 'Barbs on one edge', 1, 6, { label: 'Barbs an edge' }),
   /** From barb to barb along one edge. */
-  gapMm: measure('Barb to barb along one edge', 0.3, 15, 'mm'),
+  gapMm: field('fine', 'Barb to barb along one edge', 0.3, 15, { label: 'Barb to barb' }),
   /** From the point to where the blade grows thicker. */
-  bladeMm: measure('Usable blade', 8, 70, 'mm'),
+  bladeMm: field('fine', 'Usable blade', 8, 70, { help: 'From the point to where the blade grows thicker.' }),
   /** True once the maker has laid a rule to it; before that the figures are the usual ones. */
-  measured: z.boolean(),
+  measured: flag('measured by me'),
 });
 
 /** A handle that holds several needles of one kind. */
-const holderSchema = z.strictObject({
+export const holderSchema = z.strictObject({
   id: id('Holder'),
   name: name('Name of the holder'),
-  needleId: id('Needle in the holder'),
-  needles: whole('Needles in the holder', 2, 20),
+  needleId: owned('needle', 'Needle in the holder', 'Needle'),
+  needles: field('count', 'Needles in the holder', 2, 20, { label: 'holds' }),
 });
 
-export const WIRE_METALS = ['steel', 'aluminium', 'copper'] as const;
+const WIRE_METALS = ['steel', 'aluminium', 'copper'] as const;
 
 export const wireSchema = z.strictObject({
   id: id('Wire'),
-  name: name('Wire name'),
-  kind: z.enum(['wire', 'pipe cleaner']),
-  metal: z.enum(WIRE_METALS),
+  name: name('Name of the wire'),
+  kind: choice(['wire', 'pipe cleaner'], 'Kind'),
+  metal: choice(WIRE_METALS, 'Metal'),
   /** Of the bare wire; of a pipe cleaner over its pile. */
-  diameterMm: measure('Thickness of the wire', 0.2, 8, 'mm'),
-  haveMm: measure('Wire at hand', 0, 100000, 'mm'),
+  diameterMm: field('fine', 'Thickness of the wire', 0.2, 8, { label: 'Thickness' }),
+  haveMm: field('length', 'Wire at hand', 0, 100000, { label: 'At hand' }),
 });
 
 /** Eyes bought ready: sewn or glued beads, and eyes on a stem. */
 export const stockEyeSchema = z.strictObject({
   id: id('Eye'),
   name: name('Name of the eye'),
-  kind: z.enum(['bead', 'stem']),
-  diameterMm: measure('Diameter of the eye', 0.8, 60, 'mm'),
+  kind: choice(['stem', 'bead'], 'Kind of eye', { words: { stem: 'on a stem' } }),
+  diameterMm: field('fine', 'Diameter of the eye', 0.8, 60, { label: 'Diameter' }),
   /** Before it is cut; nothing for a bead. */
-  stemMm: measure('Length of the stem', 0, 120, 'mm'),
-  stemThickMm: measure('Thickness of the stem', 0.3, 6, 'mm'),
-  colour: colour('Colour of the eye'),
-  count: whole('Number of eyes', 0, 1000),
+  stemMm: field('fine', 'Length of the stem', 0, 120, { label: 'Stem long' }),
+  stemThickMm: field('fine', 'Thickness of the stem', 0.3, 6, { label: 'Stem thick' }),
+  colour: colour('Colour of the eye', 'Colour'),
+  count: field('count', 'Number of eyes', 0, 1000, { label: 'How many' }),
 });
 
 export const threadSchema = z.strictObject({
   id: id('Thread'),
   name: name('Name of the thread'),
-  kind: z.enum(['nylon', 'horsehair', 'waxed thread']),
-  thickMm: measure('Thickness of the thread', 0.03, 3, 'mm'),
-  colour: colour('Colour of the thread'),
-  haveMm: measure('Thread at hand', 0, 1_000_000, 'mm'),
+  kind: choice(['nylon', 'horsehair', 'waxed thread'], 'Kind of thread'),
+  thickMm: field('fine', 'Thickness of the thread', 0.03, 3, { label: 'Thickness' }),
+  colour: colour('Colour of the thread', 'Colour'),
+  haveMm: field('fine', 'Thread at hand', 0, 1_000_000, { label: 'At hand' }),
 });
 
-export const SWATCH_VERDICTS = ['hidden', 'shows a little', 'shows'] as const;
+const SWATCH_VERDICTS = ['hidden', 'shows a little', 'shows'] as const;
 
 /** A practice ball covered by the spec of an area, and what came of it. */
-const swatchSchema = z.strictObject({
+export const swatchSchema = z.strictObject({
   id: id('Swatch'),
   name: name('Name of the swatch'),
   at: z.iso.datetime('The time of a swatch must be a date and time'),
   coat: coatSchema,
-  diameterMm: measure('Diameter of the ball', 15, 150, 'mm'),
-  verdict: z.enum(SWATCH_VERDICTS),
+  diameterMm: field('length', 'Diameter of the ball', 15, 150, { label: 'Ball', slide: [20, 80, 1] }),
+  verdict: choice(SWATCH_VERDICTS, 'The base is', {
+    beside: true,
+    words: { 'shows a little': 'showing a little', shows: 'showing' },
+  }),
   /** Measured with a rule from the ball to the top of the fur. */
-  loftMm: measure('Measured loft', 0.2, 100, 'mm').nullable(),
+  loftMm: field('length', 'Measured loft', 0.2, 100, { label: 'Loft', none: 'loft measured with a rule' }).nullable(),
   /** What really lay on a cm of row. */
-  weighedMgCm: measure('Weighed row', 0.1, 600, 'mg per cm of row').nullable(),
+  weighedMgCm: field('linear', 'Weighed row', 0.1, 600, { label: 'On a cm of row', none: 'a row weighed' }).nullable(),
 });
 
 /** A blend really made, and the colour it came out in. */
@@ -134,7 +148,7 @@ const blendTestSchema = z.strictObject({
   name: name('Name of the blend'),
   at: z.iso.datetime('The time of a blend must be a date and time'),
   recipe: recipeSchema.refine((r) => r.length >= 2, 'A blend to learn from needs two wools or more'),
-  even: measure('Evenness of the blend', 0, 1, ''),
+  even: field('share', 'Evenness of the blend', 0, 1, { label: 'Evenness', slide: [0, 1, 0.05] }),
   colour: colour('Colour of the blend'),
 });
 

@@ -4,16 +4,16 @@
  * cupboard.
  */
 import { z } from 'zod';
-import { id, measure, name, whole } from './fields';
+import { choice, field, flag, id, measure, name, owned } from './fields';
 import { placeSchema } from './places';
 
-export const NOSE_KINDS = ['ball', 'shaped pad', 'gathered disc', 'stitched', 'wool', 'beak'] as const;
-export const NOSTRILS = ['none', 'commas', 'slits', 'round'] as const;
-export const MOUTH_KINDS = ['line', 'lips', 'none'] as const;
+const NOSE_KINDS = ['ball', 'shaped pad', 'gathered disc', 'stitched', 'wool', 'beak'] as const;
+const NOSTRILS = ['none', 'commas', 'slits', 'round'] as const;
+const MOUTH_KINDS = ['line', 'lips', 'none'] as const;
 export const EYE_KINDS = ['rolled', 'wound', 'layered', 'bead', 'stem', 'closed', 'disc'] as const;
-export const PUPILS = ['round', 'upright slit', 'level bar', 'square-ended'] as const;
-export const LIGHTINGS = ['bright', 'indoors', 'dim'] as const;
-export const WHISKER_GLUES = ['none', 'drawn in', 'dab'] as const;
+const PUPILS = ['round', 'upright slit', 'level bar', 'square-ended'] as const;
+const LIGHTINGS = ['bright', 'indoors', 'dim'] as const;
+const WHISKER_GLUES = ['none', 'drawn in', 'dab'] as const;
 /** Landmarks of a face that can be pinned on a photograph of it. */
 export const FACE_MARKS = [
   'nose',
@@ -36,110 +36,147 @@ export const CALLIPER_MARKS = ['eye', 'ear', 'mouth'] as const;
 export const CALLIPER_FROM = ['nose', 'crown', 'chin'] as const;
 
 export const noseSchema = z.strictObject({
-  kind: z.enum(NOSE_KINDS),
+  kind: choice(NOSE_KINDS, 'Kind'),
   /** Its tip. */
   at: placeSchema,
-  widthMm: measure('Width of the nose', 0.5, 80, 'mm'),
-  highMm: measure('Height of the nose', 0.5, 80, 'mm'),
+  widthMm: field('fine', 'Width of the nose', 0.5, 80, { label: 'Width', slide: [0.5, 30, 0.1] }),
+  highMm: field('fine', 'Height of the nose', 0.5, 80, { label: 'Height', slide: [0.5, 30, 0.1] }),
   /** How far it is tilted up. */
-  tiltDeg: measure('Tilt of the nose', -60, 60, 'degrees'),
-  nostrils: z.enum(NOSTRILS),
-  nostrilMm: measure('Size of a nostril', 0.3, 20, 'mm'),
-  /** From the middle of one to the middle of the other. */
-  nostrilsApartMm: measure('Nostrils apart', 0.3, 60, 'mm'),
-  /** From the underside of the nose to the mouth. */
-  philtrumMm: measure('From the nose to the mouth', 0, 60, 'mm'),
+  tiltDeg: field('angle', 'Tilt of the nose', -60, 60, { label: 'Tilt up', slide: [-40, 40, 1] }),
+  nostrils: choice(NOSTRILS, 'Nostrils'),
+  nostrilMm: field('fine', 'Size of a nostril', 0.3, 20, { label: 'A nostril' }),
+  nostrilsApartMm: field('fine', 'Nostrils apart', 0.3, 60, {
+    label: 'Apart',
+    help: 'From the middle of one nostril to the middle of the other.',
+  }),
+  philtrumMm: field('fine', 'From the nose to the mouth', 0, 60, {
+    label: 'Left for the mouth',
+    slide: [0, 15, 0.1],
+    help: 'From the underside of the nose to the mouth.',
+  }),
   /** Made while the muzzle is still a part by itself. */
-  beforeJoin: z.boolean(),
+  beforeJoin: flag('Made before the muzzle is joined'),
 });
 
 export const mouthSchema = z.strictObject({
-  kind: z.enum(MOUTH_KINDS),
-  /** Over the skin from the middle to one corner. */
-  sideMm: measure('Half of the mouth', 0.5, 120, 'mm'),
-  thickMm: measure('Thickness in the middle', 0.3, 10, 'mm'),
-  endMm: measure('Thickness at the corner', 0, 10, 'mm'),
-  liftMm: measure('Lift of the corner', -20, 20, 'mm'),
-  /** Width of the chin's pad; 0 for none. */
-  chinMm: measure('Width of the chin', 0, 60, 'mm'),
-  lotId: id('Wool of the mouth').nullable(),
+  kind: choice(MOUTH_KINDS, 'Kind of mouth', { beside: true }),
+  sideMm: field('fine', 'Half of the mouth', 0.5, 120, {
+    label: 'Each side',
+    slide: [0.5, 40, 0.5],
+    help: 'Over the skin from the middle to one corner.',
+  }),
+  thickMm: field('fine', 'Thickness in the middle', 0.3, 10, { label: 'Thick in middle', slide: [0.3, 4, 0.1] }),
+  endMm: field('fine', 'Thickness at the corner', 0, 10, { label: 'At the corner', slide: [0, 4, 0.1] }),
+  liftMm: field('fine', 'Lift of the corner', -20, 20, { label: 'Corner lifted', slide: [-6, 6, 0.1] }),
+  chinMm: field('fine', 'Width of the chin', 0, 60, {
+    label: 'Chin',
+    slide: [0, 20, 0.5],
+    help: 'Width of the pad of the chin; 0 for none.',
+  }),
+  lotId: owned('wool', 'Wool of the mouth', 'Wool', { none: 'no wool' }).nullable(),
 });
 
-const share = (what: string) => measure(what, 0, 1, '');
-const wool = (what: string) => id(what).nullable();
+const wool = (name: string, label: string, none: string) => owned('wool', name, label, { none }).nullable();
 
 export const eyeLayersSchema = z.strictObject({
-  /** Dark edge round the iris. */
-  rimMm: measure('Width of the rim', 0, 10, 'mm'),
-  rimLotId: wool('Wool of the rim'),
-  iris: z.enum(['ring', 'disc', 'none']),
-  irisLotId: wool('Wool of the iris'),
+  rimMm: field('fine', 'Width of the rim', 0, 10, {
+    label: 'Rim',
+    slide: [0, 4, 0.1],
+    help: 'Width of the dark edge round the iris.',
+  }),
+  rimLotId: wool('Wool of the rim', 'Rim or line of', 'dark, not chosen'),
+  iris: choice(['ring', 'disc', 'none'], 'Iris', {
+    beside: true,
+    words: { ring: 'as a ring', disc: 'as a disc', none: 'no iris' },
+  }),
+  irisLotId: wool('Wool of the iris', 'Iris of', 'not chosen'),
   /** A second colour next to the pupil. */
-  innerLotId: wool('Second wool of the iris'),
-  pupil: z.enum(PUPILS),
-  pupilLotId: wool('Wool of the pupil'),
-  lighting: z.enum(LIGHTINGS),
+  innerLotId: wool('Second wool of the iris', 'Next to pupil', 'one colour'),
+  pupil: choice(PUPILS, 'Pupil'),
+  pupilLotId: wool('Wool of the pupil', 'Pupil of', 'dark, not chosen'),
+  lighting: choice(LIGHTINGS, 'Seen in light', { beside: true }),
   /** Where the lamp stands, seen from in front of the animal: to the right positive, above positive. */
-  lampSideDeg: measure('Lamp to the side', -90, 90, 'degrees'),
-  lampHeightDeg: measure('Height of the lamp', -30, 90, 'degrees'),
+  lampSideDeg: field('angle', 'Lamp to the side', -90, 90, { label: 'Lamp to the right', slide: [-90, 90, 5] }),
+  lampHeightDeg: field('angle', 'Height of the lamp', -30, 90, { label: 'Lamp above', slide: [-30, 90, 5] }),
   /** One lamp gives the same clock in both eyes; mirrored is the other school. */
-  lights: z.enum(['one lamp', 'mirrored', 'none']),
-  lightMm: measure('Size of the light', 0.2, 12, 'mm'),
-  secondLight: z.boolean(),
-  lightLotId: wool('Wool of the light'),
-  /** Dark left between the light and the pale around the eye. */
-  darkLineMm: measure('Dark line beside the light', 0, 5, 'mm'),
+  lights: choice(['one lamp', 'mirrored', 'none'], 'Lights', {
+    beside: true,
+    words: { 'one lamp': 'as one lamp gives' },
+  }),
+  lightMm: field('fine', 'Size of the light', 0.2, 12, { label: 'Size', slide: [0.2, 4, 0.1] }),
+  secondLight: flag('A second light, a quarter of it'),
+  lightLotId: wool('Wool of the light', 'Light of', 'white, not chosen'),
+  darkLineMm: field('fine', 'Dark line beside the light', 0, 5, {
+    label: 'Dark line',
+    slide: [0, 2, 0.1],
+    help: 'Dark left between the light and the pale around the eye.',
+  }),
+});
+
+const lid = (name: string, label: string) => field('share', name, 0, 1, { label, slide: [0, 1, 0.01] });
+
+export const eyeLidsSchema = z.strictObject({
+  upper: lid('Covered by the upper lid', 'Upper lid'),
+  lower: lid('Covered by the lower lid', 'Lower lid'),
+  innerMm: field('fine', 'Inner corner pushed up', -10, 10, { label: 'Inner corner up', slide: [-3, 3, 0.1] }),
+  outerMm: field('fine', 'Outer corner pushed down', -10, 10, { label: 'Outer one down', slide: [-3, 3, 0.1] }),
+  darkMm: field('fine', 'Dark line below', 0, 6, { label: 'Dark below', slide: [0, 3, 0.1] }),
+  lotId: wool('Wool of the lids', 'Lids of', 'as round the eye'),
+});
+
+export const eyeStemSchema = z.strictObject({
+  lengthMm: field('fine', 'Length of the stem', 1, 80, { label: 'Stem cut to', slide: [1, 30, 0.5] }),
+  thickMm: field('fine', 'Thickness of the stem', 0.3, 6, { label: 'Stem thick' }),
+  inDeg: field('angle', 'Hole inward', 0, 90, { slide: [0, 90, 1], help: 'As seen from above.' }),
+  downDeg: field('angle', 'Hole downward', -60, 80, { label: 'Hole down along it', slide: [-30, 70, 1] }),
 });
 
 export const eyesSchema = z.strictObject({
-  kind: z.enum(EYE_KINDS),
+  kind: choice(EYE_KINDS, 'Kind'),
   /** Middle of the eye on the animal's left. */
   at: placeSchema,
   /** Where the right one was set by itself; null while it mirrors the left. */
   other: placeSchema.nullable(),
   /** Hunters look forward, grazers to the side. */
-  sees: z.enum(['forward', 'sideways']),
-  sizeMm: measure('Size of the eye', 0.8, 60, 'mm'),
-  /** Width of the eye in life. */
-  lifeMm: measure('Width of the eye in life', 0.5, 120, 'mm').nullable(),
-  stockId: id('Eye').nullable(),
-  /** Outer corner above the inner one. */
-  slantDeg: measure('Slant of the eye', -60, 60, 'degrees'),
-  /** Turned toward the front from square to the skin. */
-  forwardDeg: measure('Turned forward', -60, 60, 'degrees'),
-  socketMm: measure('Depth of the socket', 0, 40, 'mm'),
-  stem: z.strictObject({
-    lengthMm: measure('Length of the stem', 1, 80, 'mm'),
-    thickMm: measure('Thickness of the stem', 0.3, 6, 'mm'),
-    inDeg: measure('Hole inward', 0, 90, 'degrees'),
-    downDeg: measure('Hole downward', -60, 80, 'degrees'),
+  sees: choice(['forward', 'sideways'], 'Such an animal', {
+    beside: true,
+    words: { forward: 'looks forward', sideways: 'looks sideways' },
   }),
+  sizeMm: field('fine', 'Size of the eye', 0.8, 60, { label: 'Size', slide: [0.8, 20, 0.1] }),
+  lifeMm: field('fine', 'Width of the eye in life', 0.5, 120, { label: 'Width in life' }).nullable(),
+  stockId: id('Eye').nullable(),
+  slantDeg: field('angle', 'Slant of the eye', -60, 60, {
+    label: 'Outer corner up',
+    slide: [-40, 40, 1],
+    help: 'How far the outer corner lies above the inner one.',
+  }),
+  forwardDeg: field('angle', 'Turned forward', -60, 60, {
+    slide: [-45, 45, 1],
+    help: 'Turned toward the front from square to the skin.',
+  }),
+  socketMm: field('fine', 'Depth of the socket', 0, 40, { label: 'Socket deep', slide: [0, 12, 0.1] }),
+  stem: eyeStemSchema,
   layers: eyeLayersSchema,
   /** A glance, both eyes the same way: to its left and up positive, from straight out of the socket. */
-  gazeSideDeg: measure('Looks to its left', -45, 45, 'degrees'),
-  gazeUpDeg: measure('Looks up', -45, 45, 'degrees'),
+  gazeSideDeg: field('angle', 'Looks to its left', -45, 45, { label: 'To its left', slide: [-30, 30, 1] }),
+  gazeUpDeg: field('angle', 'Looks up', -45, 45, { label: 'Up', slide: [-30, 30, 1] }),
   /** Both eyes turn in toward one thing in front. */
-  converge: z.boolean(),
-  lids: z.strictObject({
-    upper: share('Covered by the upper lid'),
-    lower: share('Covered by the lower lid'),
-    innerMm: measure('Inner corner pushed up', -10, 10, 'mm'),
-    outerMm: measure('Outer corner pushed down', -10, 10, 'mm'),
-    darkMm: measure('Dark line below', 0, 6, 'mm'),
-    lotId: wool('Wool of the lids'),
-  }),
+  converge: flag('Both turn in toward one thing'),
+  lids: eyeLidsSchema,
 });
 
 export const browsSchema = z.strictObject({
-  lengthMm: measure('Length of the brow', 0.5, 80, 'mm'),
-  aboveMm: measure('Brow above the eye', 0, 60, 'mm'),
-  inMm: measure('Thickness inside', 0.2, 12, 'mm'),
-  outMm: measure('Thickness outside', 0, 12, 'mm'),
-  /** How far its middle rises over the straight line of its ends. */
-  archMm: measure('Arch of the brow', -10, 20, 'mm'),
-  /** Outer end above the inner one. */
-  tiltDeg: measure('Tilt of the brow', -60, 60, 'degrees'),
-  lotId: wool('Wool of the brow'),
+  lengthMm: field('fine', 'Length of the brow', 0.5, 80, { label: 'Length', slide: [0.5, 30, 0.5] }),
+  aboveMm: field('fine', 'Brow above the eye', 0, 60, { label: 'Above the eye', slide: [0, 15, 0.1] }),
+  inMm: field('fine', 'Thickness inside', 0.2, 12, { label: 'Thick inside', slide: [0.2, 5, 0.1] }),
+  outMm: field('fine', 'Thickness outside', 0, 12, { label: 'Thick outside', slide: [0, 5, 0.1] }),
+  archMm: field('fine', 'Arch of the brow', -10, 20, {
+    label: 'Arch',
+    slide: [-4, 8, 0.1],
+    help: 'How far its middle rises over the straight line of its ends.',
+  }),
+  tiltDeg: field('angle', 'Tilt of the brow', -60, 60, { label: 'Outer end up', slide: [-40, 40, 1] }),
+  lotId: wool('Wool of the brow', 'Wool', 'no wool'),
 });
 
 export const whiskerSetSchema = z.strictObject({
@@ -148,20 +185,23 @@ export const whiskerSetSchema = z.strictObject({
   kind: z.enum(['whiskers', 'brow whiskers']),
   /** Foremost root of the lowest row, on the animal's left. */
   at: placeSchema,
-  perSide: whole('Whiskers on a side', 1, 40),
-  rows: whole('Rows of roots', 1, 8),
-  alongMm: measure('Roots apart in a row', 0.3, 20, 'mm'),
-  rowsApartMm: measure('Rows apart', 0.3, 20, 'mm'),
-  longestMm: measure('Longest whisker', 2, 200, 'mm'),
-  /** The foremost against the longest. */
-  shortestShare: measure('Shortest against the longest', 0.1, 1, ''),
-  fanDeg: measure('Fan from the lowest to the highest', 0, 120, 'degrees'),
-  droopDeg: measure('Droop', -60, 60, 'degrees'),
-  threadId: id('Thread').nullable(),
-  passes: whole('Passes of the thread', 1, 8),
-  glue: z.enum(WHISKER_GLUES),
+  perSide: field('count', 'Whiskers on a side', 1, 40, { label: 'On a side', slide: [1, 24, 1] }),
+  rows: field('count', 'Rows of roots', 1, 8, { label: 'Rows', slide: [1, 6, 1] }),
+  alongMm: field('fine', 'Roots apart in a row', 0.3, 20, { label: 'Roots apart', slide: [0.3, 8, 0.1] }),
+  rowsApartMm: field('fine', 'Rows apart', 0.3, 20, { slide: [0.3, 8, 0.1] }),
+  longestMm: field('fine', 'Longest whisker', 2, 200, { label: 'Longest', slide: [2, 80, 0.5] }),
+  shortestShare: field('share', 'Shortest against the longest', 0.1, 1, {
+    label: 'Foremost',
+    slide: [0.1, 1, 0.05],
+    help: 'Length of the foremost against the longest.',
+  }),
+  fanDeg: field('angle', 'Fan from the lowest to the highest', 0, 120, { label: 'Fan', slide: [0, 100, 1] }),
+  droopDeg: field('angle', 'Droop', -60, 60, { slide: [-40, 40, 1] }),
+  threadId: owned('thread', 'Thread').nullable(),
+  passes: field('count', 'Passes of the thread', 1, 8, { label: 'Passes each', slide: [1, 8, 1] }),
+  glue: choice(WHISKER_GLUES, 'Glue', { beside: true, words: { none: 'no glue' } }),
   /** Rows of dark dashes where they root. */
-  dashLotId: wool('Wool of the dashes'),
+  dashLotId: wool('Wool of the dashes', 'Dashes', 'no dashes'),
 });
 
 const onPicture = z.tuple([
@@ -177,7 +217,7 @@ export const facePhotoSchema = z.strictObject({
   of: z.enum(['animal', 'piece']),
   side: z.enum(['front', 'profile']),
   aspect: measure('Shape of the picture', 0.05, 20, ''),
-  strength: measure('Strength of the picture', 0, 1, ''),
+  strength: field('share', 'Strength of the picture', 0, 1, { slide: [0, 1, 0.05] }),
   pins: z
     .array(pin)
     .max(FACE_MARKS.length + SCALE_MARKS.length)
@@ -194,8 +234,8 @@ export const faceCheckSchema = z.discriminatedUnion('kind', [
         z.strictObject({
           mark: z.enum(CALLIPER_MARKS),
           from: z.enum(CALLIPER_FROM),
-          leftMm: measure('Measure on the left', 0.5, 400, 'mm'),
-          rightMm: measure('Measure on the right', 0.5, 400, 'mm'),
+          leftMm: field('fine', 'Measure on the left', 0.5, 400),
+          rightMm: field('fine', 'Measure on the right', 0.5, 400),
         }),
       )
       .min(1, 'Enter at least one pair of measures')
@@ -206,10 +246,23 @@ export const faceCheckSchema = z.discriminatedUnion('kind', [
     kind: z.literal('photograph'),
     name: name('Name of the photograph', 120),
     aspect: measure('Shape of the picture', 0.05, 20, ''),
-    eyeMm: measure('Size of the known eye', 0.5, 80, 'mm'),
+    eyeMm: field('fine', 'Size of the known eye', 0.5, 80),
     pins: z.array(pin).max(FACE_MARKS.length + SCALE_MARKS.length),
   }),
 ]);
+
+export const earsSchema = z.strictObject({
+  /** Before the coat to bring the face into focus, or after it so that they are not crushed: two schools. */
+  when: choice(['before the coat', 'after the coat'], 'Set', { beside: true }),
+  turnDeg: field('angle', 'Ears turned out', -90, 120, {
+    label: 'Turned out',
+    slide: [-60, 110, 1],
+    help: 'How far they are turned out from facing forward, in the animal of the reference.',
+  }),
+  leanDeg: field('angle', 'Ears lean back', -60, 120, { label: 'Leaning back', slide: [-40, 100, 1] }),
+  /** Middle of the seat on the animal's left; null where they stand as drawn. */
+  at: placeSchema.nullable(),
+});
 
 export const faceSchema = z.strictObject({
   /** The part that carries the face. */
@@ -217,15 +270,7 @@ export const faceSchema = z.strictObject({
   nose: noseSchema,
   mouth: mouthSchema,
   eyes: eyesSchema,
-  ears: z.strictObject({
-    /** Before the coat to bring the face into focus, or after it so that they are not crushed: two schools. */
-    when: z.enum(['before the coat', 'after the coat']),
-    /** How far they are turned out from facing forward, and how far they lean back; of the animal in the reference. */
-    turnDeg: measure('Ears turned out', -90, 120, 'degrees'),
-    leanDeg: measure('Ears lean back', -60, 120, 'degrees'),
-    /** Middle of the seat on the animal's left; null where they stand as drawn. */
-    at: placeSchema.nullable(),
-  }),
+  ears: earsSchema,
   brows: browsSchema.nullable(),
   whiskers: z
     .array(whiskerSetSchema)

@@ -4,15 +4,16 @@
  */
 import { z } from 'zod';
 import { ELEMENT_NAMES } from '@/core/time/elements';
-import { measure, whole } from './fields';
+import { choice, field, measure } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
 export const HAND_SCHEMA = 7;
 
-const density = measure('Density of the core', 10, 400, 'mg/cm3');
-const densities = z
-  .strictObject({ least: density, usual: density, most: density })
-  .refine((d) => d.least <= d.usual && d.usual <= d.most, 'The densities must rise from least to most');
+const bound = measure('Density of the core', 10, 400, 'mg/cm3');
+const densities = (label: string) =>
+  z
+    .strictObject({ least: bound, usual: field('density', 'Density of the core', 10, 400, { label }), most: bound })
+    .refine((d) => d.least <= d.usual && d.usual <= d.most, 'The densities must rise from least to most');
 
 const oneOf = measure('Minutes', 0.001, 960, 'min');
 const minutes = z
@@ -26,18 +27,18 @@ export const handSchema = z.strictObject({
   kind: z.literal(HAND_KIND),
   schema: z.literal(HAND_SCHEMA),
   /** What the fold and the needling take of a fibre, mm. */
-  rootMm: measure('Root', 0, 20, 'mm'),
+  rootMm: field('length', 'Taken by fold and needling', 0, 20),
   /** Left on for trimming: a share of the finished length, at least so many mm. */
-  overShare: measure('Left for trimming', 0, 1, 'of the length'),
-  overLeastMm: measure('Left for trimming, at least', 0, 30, 'mm'),
+  overShare: field('number', 'Left for trimming, share of length', 0, 1),
+  overLeastMm: field('length', 'Left for trimming, at least', 0, 30),
   /** Share of the wool lost in handling. */
-  handlingLoss: measure('Handling loss', 0, 0.5, ''),
+  handlingLoss: field('number', 'Wool lost in handling, share', 0, 0.5),
   /** Stabs on a cm of row in one pass. */
-  stabsPerCm: measure('Stabs per cm of row', 1, 60, ''),
-  passesLine: whole('Passes along the line', 1, 12),
-  passesFold: whole('Passes along the fold', 1, 12),
+  stabsPerCm: field('number', 'Stabs per cm of row in a pass', 1, 60),
+  passesLine: field('count', 'Passes along the line', 1, 12),
+  passesFold: field('count', 'Passes along the fold', 1, 12),
   /** Density of laid fur, mg/cm3. */
-  loftDensityMgCm3: measure('Density of laid fur', 5, 150, 'mg/cm3'),
+  loftDensityMgCm3: field('density', 'Density of laid fur', 5, 150),
   /** How far one layer of fibre hides: 1 for fibres laid quite at random, less where they clump. */
   spread: z.strictObject({
     'combed top': measure('Spread of combed top', 0.1, 1, ''),
@@ -48,36 +49,40 @@ export const handSchema = z.strictObject({
   }),
   /** How dense a core is felted, mg/cm3: least, usual, most. */
   coreDensityMgCm3: z.strictObject({
-    firm: densities,
-    'with give': densities,
-    'lofty pad': densities,
-    'flat felt': densities,
+    firm: densities('Density of a firm core'),
+    'with give': densities('Density of a core with give'),
+    'lofty pad': densities('Density of a lofty pad'),
+    'flat felt': densities('Density of flat felt'),
   }),
-  looseDensityMgCm3: measure('Density of loose wool', 2, 100, 'mg/cm3'),
+  looseDensityMgCm3: field('density', 'Density of loose wool', 2, 100),
   /** Stabs on a cm3 of core until it is firm. */
-  coreStabsPerCm3: measure('Stabs per cm3 of core', 5, 500, ''),
+  coreStabsPerCm3: field('number', 'Stabs per cm³ of core', 5, 500),
   /** Density of a wrap as it is laid and once it is felted down, mg/cm3. */
-  wrapDensityMgCm3: measure('Density of a wrap', 10, 300, 'mg/cm3'),
-  feltedDensityMgCm3: measure('Density of felt', 20, 400, 'mg/cm3'),
+  wrapDensityMgCm3: field('density', 'Density of a wrap', 10, 300),
+  feltedDensityMgCm3: field('density', 'Density of felt', 20, 400),
   /** Stabs on a square cm in one pass. */
-  surfaceStabsPerCm2: measure('Stabs per square cm', 5, 300, ''),
+  surfaceStabsPerCm2: field('number', 'Stabs per cm² of top coat in a pass', 5, 300),
   /** The maker's own minutes for elements of the work, in place of first values. */
   times: z.partialRecord(z.enum(ELEMENT_NAMES), minutes),
   /** How the colour of a blend is worked out: two schools. */
-  blendModel: z.enum(['stearns-noechel', 'friele']),
+  blendModel: choice(['stearns-noechel', 'friele'], 'School of blending', {
+    words: { 'stearns-noechel': 'Stearns and Noechel, fitted to your blends', friele: 'Friele' },
+  }),
   /** Minutes at the bench on each day of the week, Monday first. */
-  benchMinutes: z.array(measure('Minutes at the bench', 0, 960, 'min')).length(7, 'A week has seven days'),
+  benchMinutes: z
+    .array(field('number', 'Minutes at the bench', 0, 960, { unit: 'min' }))
+    .length(7, 'A week has seven days'),
   /** Getting ready and clearing away at every sitting. */
-  readyMinutes: measure('Getting ready and clearing away', 0, 60, 'min'),
+  readyMinutes: field('number', 'Getting ready and clearing away', 0, 60, { unit: 'min' }),
   /** Until glue can be worked beside; until soaped or wetted wool is dry. */
-  glueMinutes: measure('Minutes until glue has set', 0, 2880, 'min'),
-  dryMinutes: measure('Minutes until wool is dry', 0, 4320, 'min'),
+  glueMinutes: field('number', 'Until glue has set', 0, 2880, { unit: 'min' }),
+  dryMinutes: field('number', 'Until wool is dry', 0, 4320, { unit: 'min' }),
   /** The least the maker's scales show. */
   scalesStepG: z.literal(SCALES_G, 'The scales must show 0.01, 0.1 or 1 g'),
   /** A pinch as the maker takes it, weighed ten at a time; null until it is. */
   pinchMg: measure('A pinch', 0.5, 2000, 'mg').nullable(),
   /** Coefficient of variation of how evenly a row is laid. */
-  unevenness: measure('Unevenness of laying', 0, 1, ''),
+  unevenness: field('number', 'Unevenness of laying', 0, 1),
 });
 
 export type Hand = z.infer<typeof handSchema>;

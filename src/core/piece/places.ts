@@ -1,6 +1,6 @@
 /** Places on the animal: by part and band, by a point of the skin, by strokes of a brush. */
 import { z } from 'zod';
-import { id, measure } from './fields';
+import { field, id, measure } from './fields';
 
 const shareRange = z
   .strictObject({ from: measure('Band start', 0, 1, ''), to: measure('Band end', 0, 1, '') })
@@ -30,9 +30,9 @@ export const selectorSchema = z.strictObject({
 export const placeSchema = z.strictObject({
   part: id('Part'),
   side: z.enum(['left', 'right']),
-  along: measure('Place along the part', -1, 2, ''),
-  up: measure('Place towards the top', -6, 6, 'radii'),
-  out: measure('Place outward', -6, 6, 'radii'),
+  along: field('number', 'Place along the part', -1, 2, { label: 'Along the part', slide: [-1, 1.2, 0.05] }),
+  up: field('number', 'Place towards the top', -6, 6, { label: 'Up', unit: 'radii', slide: [-1.2, 1.2, 0.05] }),
+  out: field('number', 'Place outward', -6, 6, { label: 'Out', unit: 'radii', slide: [-1.2, 1.2, 0.05] }),
 });
 
 /** One stroke of the brush: adds to an area or takes from it. */

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { coatSchema } from './coat';
 import { faceSchema, facePlaces } from './face';
-import { colour, id, measure, name, whole } from './fields';
+import { choice, colour, field, flag, id, measure, name, owned, whole } from './fields';
 import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
 import { scanContent } from './scan-content';
@@ -16,7 +16,7 @@ export const PIECE_KIND = 'fond-badger/piece';
 export const PIECE_SCHEMA = 8;
 
 /** What a part is to the animal, where anything depends on it. */
-export const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
+const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
 
 const point = z.tuple([
   measure('Place left or right', -2000, 2000, 'thousandths of the length'),
@@ -27,19 +27,30 @@ const radius = measure('Radius', 1, 1000, 'thousandths of the length');
 
 const partCommon = {
   id: id('Part name'),
-  name: name('Part name'),
-  role: z.enum(PART_ROLES),
+  name: name('Name of the part'),
+  role: choice(PART_ROLES, 'What it is', {
+    words: { head: 'head, carries the face', other: 'body, limb or tail' },
+  }),
   /** True: the part stands on both sides, drawn once on the animal's left. */
   mirrored: z.boolean(),
-  /** How softly it runs into the parts before it. */
-  blend: measure('Blend', 0, 300, 'thousandths of the length'),
-  /** The way the fur points along the part, from its first end to its last or back. */
-  lie: z.enum(['to-end', 'to-start']),
+  blend: field('number', 'Blend', 0, 300, {
+    label: 'Runs into others',
+    unit: '‰',
+    slide: [0, 120, 1],
+    help: 'How softly it runs into the parts before it, in thousandths of the length; 0 keeps a sharp edge.',
+  }),
+  lie: choice(['to-end', 'to-start'], 'Its fur points', {
+    beside: true,
+    words: { 'to-end': 'first end to last', 'to-start': 'last end to first' },
+  }),
   /** The part it grows out of; null for the one the animal is built on. */
   on: id('Part it sits on').nullable(),
   /** Which of its ends sits there. */
   root: z.enum(['start', 'end']),
 };
+
+/** What every part has, whatever its shape. */
+export const anyPartSchema = z.strictObject(partCommon);
 
 const partSchema = z.discriminatedUnion('shape', [
   z.strictObject({
@@ -71,14 +82,14 @@ const partSchema = z.discriminatedUnion('shape', [
 ]);
 
 /** A bend at a joint, in degrees from the pose the part is drawn in. A pair bends alike unless a side is named. */
-const jointSchema = z.strictObject({
+export const jointSchema = z.strictObject({
   part: id('Part'),
   /** Which place along the part bends; what lies beyond it, seen from its root, goes along. */
   node: whole('Joint', 0, 11),
   side: z.enum(['both', 'left', 'right']),
-  nodDeg: measure('Nod', -160, 160, 'degrees'),
-  turnDeg: measure('Turn', -160, 160, 'degrees'),
-  tiltDeg: measure('Tilt', -90, 90, 'degrees'),
+  nodDeg: field('angle', 'Nod', -160, 160, { slide: [-160, 160, 1] }),
+  turnDeg: field('angle', 'Turn', -160, 160, { slide: [-160, 160, 1] }),
+  tiltDeg: field('angle', 'Tilt', -90, 90, { slide: [-90, 90, 1] }),
 });
 
 /** How the core under the coat is built. */
@@ -87,10 +98,16 @@ export const UNDER_FUR = ['as drawn', 'wrapped wire'] as const;
 
 export const coreSchema = z.strictObject({
   /** Built smaller by the coat's thickness, or at full size under a thin coat. */
-  school: z.enum(['under-built', 'full-size']),
+  school: choice(['under-built', 'full-size'], 'School', {
+    beside: true,
+    words: { 'under-built': 'smaller by the coat', 'full-size': 'full size, thin coat' },
+  }),
   /** Thickness allowed for where no coat is planned yet. */
-  allowanceMm: measure('Allowance for the coat', 0, 40, 'mm'),
-  lotId: id('Wool').nullable(),
+  allowanceMm: field('length', 'Allowance for the coat', 0, 40, {
+    label: 'Where no coat is planned',
+    slide: [0, 10, 0.5],
+  }),
+  lotId: owned('wool', 'Wool').nullable(),
   /** Parts built otherwise than firm. */
   soft: z
     .array(z.strictObject({ part: id('Part'), firmness: z.enum(['with give', 'lofty pad', 'flat felt']) }))
@@ -99,18 +116,23 @@ export const coreSchema = z.strictObject({
   under: z.array(z.strictObject({ part: id('Part'), way: z.enum(UNDER_FUR) })).max(60),
 });
 
-export const FRAME_KINDS = ['one wire', 'separate wires', 'pipe cleaner', 'none'] as const;
+const FRAME_KINDS = ['one wire', 'separate wires', 'pipe cleaner', 'none'] as const;
 
 /** The wire inside. */
 export const frameSchema = z.strictObject({
-  kind: z.enum(FRAME_KINDS),
+  kind: choice(FRAME_KINDS, 'Kind of frame', {
+    beside: true,
+    words: { 'one wire': 'one wire, doubled', 'pipe cleaner': 'pipe cleaners' },
+  }),
   /** Whether the wire goes on through the head. */
-  head: z.boolean(),
-  tail: z.boolean(),
-  wireId: id('Wire').nullable(),
-  /** Turned over at every end so that it does not stab. */
-  turnedMm: measure('Turned end', 0, 60, 'mm'),
-  wasteShare: measure('Waste of wire', 0, 0.5, ''),
+  head: flag('into the head'),
+  tail: flag('into the tail'),
+  wireId: owned('wire', 'Wire').nullable(),
+  turnedMm: field('length', 'Turned end', 0, 60, {
+    label: 'Turned over at each end',
+    help: 'So that no end stabs.',
+  }),
+  wasteShare: field('share', 'Waste of wire', 0, 0.5, { label: 'Waste' }),
 });
 
 const base64 = (what: string) =>
@@ -145,29 +167,31 @@ const onPicture = z.tuple([
 export const referenceSchema = z.strictObject({
   id: id('Photograph'),
   name: name('Name of the photograph', 120),
-  side: z.enum(['left', 'front', 'above']),
+  side: choice(['left', 'front', 'above'], 'Taken from', {
+    beside: true,
+    words: { left: 'the left', front: 'the front' },
+  }),
   /** Width of the picture over its height. */
   aspect: measure('Shape of the picture', 0.05, 20, ''),
   /** Two points of known distance. */
   a: onPicture,
   b: onPicture,
-  knownMm: measure('Distance in life', 1, 10000, 'mm'),
+  knownMm: field('length', 'Distance in life', 1, 10000, { label: 'The two points, in life' }),
   /** How strongly the picture is seen behind the outline. */
-  strength: measure('Strength of the picture', 0, 1, ''),
+  strength: field('share', 'Strength of the picture', 0, 1, { label: 'Strength', slide: [0, 1, 0.05] }),
   pins: z.array(z.strictObject({ landmark: z.string().max(80), at: onPicture })).max(120),
   /** A place on the picture that is neutral grey in life (a grey card), and how light it is, for reading its colours. */
   grey: z.strictObject({ at: onPicture, colour: colour('Colour of the grey card') }).nullable(),
 });
 
-export const FLAT_KINDS = ['ear', 'wing', 'tail feather', 'beak', 'claw', 'other'] as const;
+const FLAT_KINDS = ['ear', 'wing', 'tail feather', 'beak', 'claw', 'other'] as const;
 
 /** A part felted flat by itself and seated on the animal. */
 export const flatPartSchema = z.strictObject({
   id: id('Flat part'),
   name: name('Name of the flat part'),
-  kind: z.enum(FLAT_KINDS),
-  /** True: two, the other one turned over. */
-  paired: z.boolean(),
+  kind: choice(FLAT_KINDS, 'Kind'),
+  paired: flag('a pair, the other one turned over'),
   /** Drawn outline in thousandths of the finished length; its seat lies along the bottom, at about zero. */
   outline: z
     .array(
@@ -178,16 +202,29 @@ export const flatPartSchema = z.strictObject({
     )
     .min(3, 'An outline needs three points or more')
     .max(24),
-  thicknessMm: measure('Thickness', 0.3, 20, 'mm'),
-  layers: whole('Layers', 1, 12),
-  shrinkShare: measure('Shrinkage', 0, 0.6, ''),
-  lotId: id('Wool').nullable(),
-  liningLotId: id('Wool').nullable(),
-  liningMm: measure('Thickness of the lining', 0.1, 10, 'mm'),
-  fringeMm: measure('Fringe', 0, 60, 'mm'),
-  bendDeg: measure('Bend', 0, 180, 'degrees'),
+  thicknessMm: field('length', 'Thickness', 0.3, 20),
+  layers: field('count', 'Layers', 1, 12),
+  shrinkShare: field('number', 'Shrinkage', 0, 0.6, {
+    label: 'Shrinks by, share',
+    help: 'Of its width, while it is felted.',
+  }),
+  fringeMm: field('length', 'Fringe', 0, 60, {
+    label: 'Fringe at the seat',
+    help: 'Left loose to be felted into the body.',
+  }),
+  bendDeg: field('angle', 'Bend', 0, 180, { label: 'Bent by' }),
+  lotId: owned('wool', 'Wool', 'Wool', { none: 'not chosen' }).nullable(),
+  liningLotId: owned('wool', 'Wool', 'Lining', { none: 'none' }).nullable(),
+  liningMm: field('length', 'Thickness of the lining', 0.1, 10, { label: 'Lining thick' }),
   /** Part it is seated on. */
-  seat: id('Part').nullable(),
+  seat: owned('part', 'Part', 'Seat').nullable(),
+});
+
+/** A turn of the fur, seen on the animal's left from outside, against the clock; the right side mirrors it. */
+export const combTurnSchema = z.strictObject({
+  kind: z.literal('turn'),
+  where: selectorSchema,
+  turnDeg: field('angle', 'Turn of the fur', -180, 180, { label: 'Turned by', slide: [-180, 180, 5] }),
 });
 
 /** A stroke of the comb, or a turn of the fur on a part or band: how the lie departs from what the body gives. */
@@ -199,17 +236,12 @@ const combSchema = z.discriminatedUnion('kind', [
     reach: measure('Width of the comb', 2, 300, 'thousandths of the length'),
     places: z.array(placeSchema).min(2, 'A stroke of the comb needs two places or more').max(200),
   }),
-  z.strictObject({
-    kind: z.literal('turn'),
-    where: selectorSchema,
-    /** Seen on the animal's left from outside, against the clock; the right side mirrors it. */
-    turnDeg: measure('Turn of the fur', -180, 180, 'degrees'),
-  }),
+  combTurnSchema,
 ]);
 
 export const areaSchema = z.strictObject({
   id: id('Area'),
-  name: name('Area name'),
+  name: name('Name of the area'),
   where: z.array(selectorSchema).max(40),
   /** Painted over what `where` says, in the order they were made. */
   strokes: z.array(strokeSchema).max(400),
@@ -218,9 +250,13 @@ export const areaSchema = z.strictObject({
   /** 0: rows run square to the lie; 1: rows keep their distance. */
   evenness: measure('Even spacing', 0, 1, ''),
   /** Half rows where rows would gape, every second row left out where they would crowd. */
-  branching: z.boolean(),
+  branching: flag('half rows where they gape, fewer where they crowd'),
   /** Where rows that would spiral round the body end. */
-  seam: z.enum(['none', 'under', 'top']),
+  seam: choice(['none', 'under', 'top'], 'Seam', {
+    beside: true,
+    words: { under: 'underneath', top: 'on top' },
+    help: 'Where rows end that would otherwise spiral round the body.',
+  }),
   coat: coatSchema,
   /** The layers that make its colour. */
   shade: areaShadeSchema,
@@ -230,13 +266,13 @@ const pieceFields = z.strictObject({
   kind: z.literal(PIECE_KIND),
   schema: z.literal(PIECE_SCHEMA),
   id: id('Piece'),
-  name: name('Piece name'),
+  name: name('Name of the piece'),
   note: z.string().max(4000, 'The note must not be longer than 4000 letters'),
   seed: whole('Seed', 0, 2 ** 31 - 1),
   form: z.strictObject({
     plan: id('Body plan'),
-    finishedLengthMm: measure('Finished length', 30, 1500, 'mm'),
-    lifeLengthMm: measure('Length in life', 30, 6000, 'mm'),
+    finishedLengthMm: field('length', 'Finished length', 30, 1500, { slide: [80, 500, 1] }),
+    lifeLengthMm: field('length', 'Length in life', 30, 6000, { slide: [100, 3000, 5] }),
     /** The measure the maker states the size by: nose to tail, height, width, or the length of a part. */
     measuredBy: id('Measure'),
     parts: z.array(partSchema).min(1, 'The animal needs at least one part').max(60),
@@ -258,7 +294,10 @@ const pieceFields = z.strictObject({
   /** Nose, mouth, eyes, ears, brows and whiskers; null until the face is begun. */
   face: faceSchema.nullable(),
   /** A mistake in colour is covered, or it is taken off. */
-  correction: z.enum(['cover', 'take off']),
+  correction: choice(['cover', 'take off'], 'A mistake in colour is', {
+    beside: true,
+    words: { cover: 'covered', 'take off': 'taken off' },
+  }),
   /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
   work: workSchema,
   log: z.array(logEntrySchema).max(20000),

@@ -47,3 +47,11 @@ export function asKind(n: Needle, kind: Partial<Pick<Needle, 'gauge' | 'section'
     ...(n.measured ? {} : usualNeedle(next)),
   };
 }
+
+/** A change made by the maker: another kind brings the usual measures of it, a measure set by hand is the maker's own. */
+export function withNeedleChange(n: Needle, change: Partial<Needle>): Needle {
+  const { gauge, section, ...rest } = change;
+  const kind = { ...(gauge === undefined ? {} : { gauge }), ...(section === undefined ? {} : { section }) };
+  const measured = ['thickMm', 'tipMm', 'barbs', 'gapMm', 'bladeMm'].some((k) => k in rest) ? { measured: true } : {};
+  return { ...asKind(n, kind), ...measured, ...rest };
+}

@@ -1,15 +1,22 @@
 /** How a piece is worked: schools, needles chosen by hand, steps moved by hand, and when it begins. */
 import { z } from 'zod';
-import { id, measure } from './fields';
+import { choice, field, id } from './fields';
 import { operationId } from './log-entry';
+
+/** Needle and angle to the skin chosen by hand for a step. */
+export const chosenSchema = z.strictObject({
+  operation: operationId('Step'),
+  needleId: id('Needle').nullable(),
+  angleDeg: field('angle', 'Angle to the skin', 15, 90, { label: 'Angle to skin', slide: [15, 90, 1] }).nullable(),
+});
 
 export const workSchema = z.strictObject({
   /** Finer as the work gets denser and nearer the surface, or one fine needle throughout. */
-  needles: z.enum(['coarse to fine', 'one fine needle']),
+  needles: choice(['coarse to fine', 'one fine needle'], 'School of needles', { beside: true }),
   /** The one needle; null for the finest that can do it. */
   oneNeedleId: id('Needle').nullable(),
   /** Trimmed area by area as they are laid, or all at the end. */
-  trim: z.enum(['as you go', 'at the end']),
+  trim: choice(['as you go', 'at the end'], 'Trimmed', { beside: true, words: { 'at the end': 'all at the end' } }),
   /** Day of the first sitting; null while it is open. */
   beginOn: z.iso.date('The first day must be a date').nullable(),
   /** Steps moved by hand: each comes after another one, or before it. Later ones win. */
@@ -22,16 +29,7 @@ export const workSchema = z.strictObject({
       }),
     )
     .max(400),
-  /** Needle and angle to the skin chosen by hand for a step. */
-  chosen: z
-    .array(
-      z.strictObject({
-        operation: operationId('Step'),
-        needleId: id('Needle').nullable(),
-        angleDeg: measure('Angle to the skin', 15, 90, 'degrees').nullable(),
-      }),
-    )
-    .max(400),
+  chosen: z.array(chosenSchema).max(400),
 });
 
 export type Work = z.infer<typeof workSchema>;

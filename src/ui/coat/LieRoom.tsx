@@ -9,12 +9,15 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { addTurn, removeComb } from '@/core/form/comb-edits';
-import type { Area, Comb, Piece } from '@/core/piece/schema';
+import { placeSchema } from '@/core/piece/places';
+import { combTurnSchema, type Area, type Comb, type Piece } from '@/core/piece/schema';
 import { beginDrag, changePiece, editPiece, endGesture, setView, useDesk } from '@/desk/store';
+import { BandFields, type Band } from '@/ui/parts/BandFields';
+import { BrushWidth } from '@/ui/parts/BrushWidth';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FactList } from '@/ui/parts/FactList';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton, useEditable } from '@/ui/parts/Editable';
@@ -35,19 +38,7 @@ export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
         ]}
         onChange={(v) => setView({ brush: v === 'comb' ? 'comb' : 'off', ...(v === 'comb' ? { overlay: 'lie' } : {}) })}
       />
-      <MeasureField
-        label="Comb width"
-        kind="length"
-        value={(view.brushReach * piece.form.finishedLengthMm) / 1000}
-        min={(2 * piece.form.finishedLengthMm) / 1000}
-        max={(300 * piece.form.finishedLengthMm) / 1000}
-        slide={{
-          min: (5 * piece.form.finishedLengthMm) / 1000,
-          max: (100 * piece.form.finishedLengthMm) / 1000,
-          step: 0.1,
-        }}
-        onChange={(v) => setView({ brushReach: Math.max(2, Math.min(300, (v * 1000) / piece.form.finishedLengthMm)) })}
-      />
+      <BrushWidth label="Comb width" />
       <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
       <TurnForm piece={piece} />
       <CombList piece={piece} />
@@ -58,15 +49,15 @@ export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   );
 }
 
+const TURN = combTurnSchema.pick({ turnDeg: true });
+
 /** Turns the fur of a part or band by typing: the same as the comb, without a hand on the picture. */
 function TurnForm({ piece }: { piece: Piece }) {
   const first = piece.form.parts.find((p) => p.shape !== 'board')?.id ?? piece.form.parts[0]!.id;
   const [part, setPart] = useState(first);
-  const [from, setFrom] = useState(0);
-  const [to, setTo] = useState(1);
-  const [deg, setDeg] = useState(30);
+  const [band, setBand] = useState<Band>();
+  const [turnDeg, setTurn] = useState(30);
   const known = piece.form.parts.some((p) => p.id === part) ? part : first;
-  const sound = from < to;
   return (
     <Box role="group" aria-label="Turn the fur of a part" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
       <PickField
@@ -75,28 +66,12 @@ function TurnForm({ piece }: { piece: Piece }) {
         options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
         onChange={setPart}
       />
-      <MeasureField label="From, along" kind="number" value={from} min={0} max={1} onChange={setFrom} />
-      <MeasureField label="To, along" kind="number" value={to} min={0} max={1} onChange={setTo} />
-      <MeasureField
-        label="Turned by"
-        kind="angle"
-        value={deg}
-        min={-180}
-        max={180}
-        slide={{ min: -180, max: 180, step: 5 }}
-        onChange={setDeg}
-      />
-      {!sound && (
-        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
-          The band must end after it starts.
-        </Typography>
-      )}
+      <BandFields way="along" band={band} onChange={(b) => setBand(b ?? undefined)} />
+      <Fields schema={TURN} value={{ turnDeg }} keys={['turnDeg']} onChange={(c) => setTurn(c.turnDeg ?? turnDeg)} />
       <EditButton
-        disabled={!sound || deg === 0}
+        disabled={turnDeg === 0}
         onClick={() =>
-          changePiece((p) =>
-            addTurn(p, { parts: [known], ...(from > 0 || to < 1 ? { along: { from, to } } : {}) }, Math.round(deg)),
-          )
+          changePiece((p) => addTurn(p, { parts: [known], ...(band ? { along: band } : {}) }, Math.round(turnDeg)))
         }
         sx={{ mt: 0.5 }}
       >
@@ -216,28 +191,12 @@ function AwayFrom({ doc, piece }: { doc: Area; piece: Piece }) {
           >
             Press where the eye is
           </EditButton>
-          {(
-            [
-              ['along', 'Along the part', -1, 2],
-              ['up', 'Up, in radii', -6, 6],
-              ['out', 'Out, in radii', -6, 6],
-            ] as const
-          ).map(([key, label, min, max]) => (
-            <MeasureField
-              key={key}
-              label={label}
-              kind="number"
-              value={at[key]}
-              min={min}
-              max={max}
-              slide={{ min: Math.max(min, -1.2), max: Math.min(max, 1.2), step: 0.05 }}
-              onChange={(v) =>
-                edit((a) => {
-                  if (a.awayFrom) a.awayFrom[key] = v;
-                })
-              }
-            />
-          ))}
+          <Fields
+            schema={placeSchema}
+            value={at}
+            keys={['along', 'up', 'out']}
+            onChange={(change) => edit((a) => a.awayFrom && void Object.assign(a.awayFrom, change))}
+          />
         </>
       )}
     </Box>

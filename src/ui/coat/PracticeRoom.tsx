@@ -6,21 +6,22 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
+import type { z } from 'zod';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { COVERED_FROM_DEG } from '@/core/coat/practice';
 import type { Lay } from '@/core/coat/way';
-import { SWATCH_VERDICTS, type Swatch } from '@/core/piece/cupboard';
+import { swatchSchema } from '@/core/piece/cupboard';
 import type { Area } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { practiceOn } from '@/desk/planner';
 import { editCupboard, useDesk } from '@/desk/store';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FactList } from '@/ui/parts/FactList';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
-import { CheckField } from '@/ui/parts/CheckField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
+
+const BALL = swatchSchema.pick({ diameterMm: true });
 
 export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const plan = useDesk((s) => s.plan);
@@ -42,14 +43,11 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const { unit } = area.fur.chart.dress;
   return (
     <>
-      <MeasureField
-        label="Ball"
-        kind="length"
-        value={diameter}
-        min={15}
-        max={150}
-        slide={{ min: 20, max: 80, step: 1 }}
-        onChange={setDiameter}
+      <Fields
+        schema={BALL}
+        value={{ diameterMm: diameter }}
+        keys={['diameterMm']}
+        onChange={(c) => setDiameter(c.diameterMm ?? diameter)}
       />
       {ball && (
         <>
@@ -75,13 +73,15 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   );
 }
 
+const CAME = swatchSchema.pick({ verdict: true, loftMm: true, weighedMgCm: true });
+type Came = z.infer<typeof CAME>;
+const NOTHING: Came = { verdict: 'hidden', loftMm: null, weighedMgCm: null };
+
 function Result({ area, doc, diameter }: { area: AreaPlan; doc: Area; diameter: number }) {
   const coat = doc.coat;
   const loft = area.fur!.figures.loft.value;
   const lay = 'layMgCm' in coat ? coat.layMgCm : null;
-  const [verdict, setVerdict] = useState<Swatch['verdict']>('hidden');
-  const [measured, setMeasured] = useState<number | null>(null);
-  const [weighed, setWeighed] = useState<number | null>(null);
+  const [result, setResult] = useState<Came>(NOTHING);
   const write = () => {
     editCupboard((d) => {
       d.swatches.push({
@@ -90,40 +90,20 @@ function Result({ area, doc, diameter }: { area: AreaPlan; doc: Area; diameter: 
         at: new Date().toISOString(),
         coat: structuredClone(coat),
         diameterMm: diameter,
-        verdict,
-        loftMm: measured,
-        weighedMgCm: weighed,
+        ...result,
       });
     });
-    setMeasured(null);
-    setWeighed(null);
+    setResult(NOTHING);
   };
   return (
     <Box role="group" aria-label="What came of it" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
-      <Box sx={{ fontSize: 13, mb: 0.5 }}>What came of it: the base is</Box>
-      <ChoiceRow
-        label="Is the base hidden"
-        value={verdict}
-        options={SWATCH_VERDICTS.map((v) => ({
-          value: v,
-          says: v === 'shows' ? 'showing' : v === 'hidden' ? v : 'showing a little',
-        }))}
-        onChange={setVerdict}
+      <Fields
+        schema={CAME}
+        value={result}
+        keys={lay === null ? ['verdict', 'loftMm'] : ['verdict', 'loftMm', 'weighedMgCm']}
+        begin={{ loftMm: Math.max(0.5, Math.round(loft * 2) / 2), weighedMgCm: lay }}
+        onChange={(change) => setResult({ ...result, ...change })}
       />
-      <CheckField
-        label="loft measured with a rule"
-        value={measured !== null}
-        onChange={(on) => setMeasured(on ? Math.max(0.5, Math.round(loft * 2) / 2) : null)}
-      />
-      {measured !== null && (
-        <MeasureField label="Loft" kind="length" value={measured} min={0.2} max={100} onChange={setMeasured} />
-      )}
-      {lay !== null && (
-        <CheckField label="a row weighed" value={weighed !== null} onChange={(on) => setWeighed(on ? lay : null)} />
-      )}
-      {weighed !== null && (
-        <MeasureField label="On a cm of row" kind="linear" value={weighed} min={0.1} max={600} onChange={setWeighed} />
-      )}
       <EditButton variant="contained" onClick={write} sx={{ mt: 0.5 }}>
         Write down the swatch
       </EditButton>

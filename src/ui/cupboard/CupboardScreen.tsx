@@ -2,13 +2,9 @@
 /** The cupboard: lots of wool, needles and wire, shared by all pieces. Every change is saved and can be undone. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import Select from '@mui/material/Select';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { lotSchema, NEEDLE_SECTIONS, needleSchema, WOOL_FORMS, type Lot, type Needle } from '@/core/piece/cupboard';
-import { asKind, usualNeedle } from '@/core/piece/usual-needle';
+import { lotSchema, type Lot } from '@/core/piece/cupboard';
 import { freshId } from '@/desk/files';
 import { editCupboard, undo, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
@@ -16,15 +12,12 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
 import { gradeOf, WOOL_GRADES } from '@/core/wool/wool-grades';
-import { ColourField } from '@/ui/parts/ColourField';
+import { Fields } from '@/ui/parts/Fields';
 import { PickField } from '@/ui/parts/PickField';
 import { PhotoColour } from '@/ui/shade/PhotoColour';
 import { LockFields } from './LockFields';
 import { MottleFields } from './MottleFields';
-import { StockEyes, Threads } from './EyesAndThread';
-import { Wires } from './Wires';
-import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
+import { Stocks } from './Stocks';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
 
@@ -126,10 +119,7 @@ export function CupboardScreen() {
                 ))}
               </Table>
             )}
-            <Needles needles={cupboard.needles} />
-            <Wires wires={cupboard.wires} />
-            <StockEyes eyes={cupboard.eyes} />
-            <Threads threads={cupboard.threads} />
+            <Stocks />
           </Box>
           {lot && <LotForm key={lot.id} lot={lot} />}
         </Box>
@@ -137,14 +127,6 @@ export function CupboardScreen() {
     </PlainPage>
   );
 }
-
-type Measure = 'finenessUm' | 'finenessCv' | 'stapleMm' | 'haveG';
-const MEASURES = [
-  { key: 'finenessUm', label: 'Fineness', kind: 'fineness' },
-  { key: 'finenessCv', label: 'Variation of fineness', kind: 'number' },
-  { key: 'stapleMm', label: 'Staple', kind: 'length' },
-  { key: 'haveG', label: 'At hand', kind: 'mass' },
-] as const satisfies readonly { key: Measure; label: string; kind: string }[];
 
 function LotForm({ lot }: { lot: Lot }) {
   const used = useDesk((s) => s.plan?.stock.lots.find((l) => l.lotId === lot.id));
@@ -154,6 +136,11 @@ function LotForm({ lot }: { lot: Lot }) {
       const l = d.lots.find((x) => x.id === lot.id);
       if (l) recipe(l);
     });
+  const of = {
+    schema: lotSchema,
+    value: lot,
+    onChange: (change: Partial<Lot>) => set((l) => void Object.assign(l, change)),
+  };
   return (
     <Box component="section" aria-label={lot.name} sx={{ ...sheet, p: 2 }}>
       <Typography variant="h2">{lot.name}</Typography>
@@ -163,22 +150,7 @@ function LotForm({ lot }: { lot: Lot }) {
           {spanWords(used.span, 'mass')}.
         </Typography>
       )}
-      <NameField label="Wool name" value={lot.name} onChange={(v) => set((l) => void (l.name = v))} />
-      <TextField
-        select
-        fullWidth
-        label="Form"
-        value={lot.form}
-        onChange={(e) => set((l) => void (l.form = e.target.value as Lot['form']))}
-        sx={{ my: 1.5 }}
-      >
-        {WOOL_FORMS.map((f) => (
-          <MenuItem key={f} value={f}>
-            {f}
-          </MenuItem>
-        ))}
-      </TextField>
-      <ColourField label="Colour" value={lot.colour} onChange={(v) => set((l) => void (l.colour = v))} />
+      <Fields {...of} keys={['name', 'form', 'colour']} />
       <PhotoColour onPick={(v) => set((l) => void (l.colour = v))} />
       <MottleFields lot={lot} set={set} />
       <PickField
@@ -191,123 +163,11 @@ function LotForm({ lot }: { lot: Lot }) {
           set((l) => void (l.finenessUm = Math.round(((g.leastUm + g.mostUm) / 2) * 10) / 10));
         }}
       />
-      {MEASURES.map((m) => (
-        <MeasureField
-          key={m.key}
-          label={m.label}
-          kind={m.kind}
-          value={lot[m.key]}
-          min={lotSchema.shape[m.key].minValue ?? 0}
-          max={lotSchema.shape[m.key].maxValue ?? 1e6}
-          onChange={(v) => set((l) => void (l[m.key] = v))}
-        />
-      ))}
-      <MeasureField
-        label="Price per 100 g"
-        kind="number"
-        value={lot.pricePer100g ?? 0}
-        min={0}
-        max={1000}
-        onChange={(v) => set((l) => void (l.pricePer100g = v > 0 ? v : null))}
-      />
+      <Fields {...of} keys={['finenessUm', 'finenessCv', 'stapleMm', 'haveG', 'pricePer100g']} />
       <LockFields lot={lot} />
       <Button sx={{ mt: 1 }} onClick={() => editCupboard((d) => void (d.lots = d.lots.filter((l) => l.id !== lot.id)))}>
         Take out of the cupboard
       </Button>
-    </Box>
-  );
-}
-
-function Needles({ needles }: { needles: readonly Needle[] }) {
-  return (
-    <Box sx={{ mt: 3 }}>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 1 }}>
-        <Typography variant="h2">Needles</Typography>
-        <Button
-          onClick={() =>
-            editCupboard((d) => {
-              d.needles.push({
-                id: freshId('needle'),
-                name: '38 star',
-                gauge: 38,
-                section: 'star',
-                count: 1,
-                ...usualNeedle({ gauge: 38, section: 'star' }),
-              });
-            })
-          }
-        >
-          Add a needle
-        </Button>
-      </Box>
-      {needles.length === 0 && (
-        <Typography>No needles yet. Fur is rooted with a crown needle or the finest regular one you own.</Typography>
-      )}
-      {needles.map((n) => {
-        const set = (recipe: (x: Needle) => void) =>
-          editCupboard((d) => {
-            const x = d.needles.find((y) => y.id === n.id);
-            if (!x) return;
-            recipe(x);
-          });
-        return (
-          <Box
-            key={n.id}
-            role="group"
-            aria-label={n.name}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '1fr 190px 190px auto',
-              gap: 2,
-              alignItems: 'center',
-              borderBottom: 1,
-              borderColor: 'divider',
-            }}
-          >
-            <Select
-              size="small"
-              value={n.section}
-              inputProps={{ 'aria-label': 'Section' }}
-              onChange={(e) => set((x) => void Object.assign(x, asKind({ ...x }, { section: e.target.value })))}
-              sx={{ fontSize: 13, maxWidth: 160 }}
-            >
-              {NEEDLE_SECTIONS.map((s) => (
-                <MenuItem key={s} value={s}>
-                  {s}
-                </MenuItem>
-              ))}
-            </Select>
-            <MeasureField
-              label="Gauge"
-              kind="count"
-              value={n.gauge}
-              min={needleSchema.shape.gauge.minValue ?? 0}
-              max={needleSchema.shape.gauge.maxValue ?? 99}
-              onChange={(v) => set((x) => void Object.assign(x, asKind({ ...x }, { gauge: Math.round(v) })))}
-            />
-            <MeasureField
-              label="Number"
-              kind="count"
-              value={n.count}
-              min={0}
-              max={500}
-              onChange={(v) => set((x) => void (x.count = Math.round(v)))}
-            />
-            <Button
-              variant="text"
-              aria-label={`Remove ${n.name}`}
-              onClick={() =>
-                editCupboard((d) => {
-                  d.needles = d.needles.filter((x) => x.id !== n.id);
-                  d.holders = d.holders.filter((h) => h.needleId !== n.id);
-                })
-              }
-            >
-              Remove
-            </Button>
-          </Box>
-        );
-      })}
     </Box>
   );
 }

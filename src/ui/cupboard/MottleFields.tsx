@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { hexOfCurve } from '@/core/colour/reflectance';
-import type { Lot } from '@/core/piece/cupboard';
+import { mottleSchema, type Lot } from '@/core/piece/cupboard';
 import { woolCurve } from '@/core/wool/wool-colour';
-import { ColourField, Patch } from '@/ui/parts/ColourField';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Patch } from '@/ui/parts/ColourField';
+import { Fields } from '@/ui/parts/Fields';
 
 const MOST = 0.98;
 
@@ -21,19 +21,12 @@ export function MottleFields({ lot, set }: { lot: Lot; set: (recipe: (l: Lot) =>
           aria-label={`Colour ${i + 2}`}
           sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, my: 0.5 }}
         >
-          <ColourField
-            label={`Colour ${i + 2}`}
-            value={m.colour}
-            onChange={(v) => set((l) => void (l.mottle[i]!.colour = v))}
-          />
-          <MeasureField
-            label="Share"
-            kind="share"
-            value={m.share}
-            min={0.01}
-            max={Math.min(0.95, rest(i))}
-            slide={{ min: 0.01, max: Math.min(0.95, rest(i)), step: 0.01 }}
-            onChange={(v) => set((l) => void (l.mottle[i]!.share = v))}
+          <Fields
+            schema={mottleSchema}
+            value={m}
+            keys={['colour', 'share']}
+            within={{ share: { most: rest(i) } }}
+            onChange={(change) => set((l) => void Object.assign(l.mottle[i]!, change))}
           />
           <Button aria-label={`Take colour ${i + 2} out`} onClick={() => set((l) => void l.mottle.splice(i, 1))}>
             Take out

@@ -10,18 +10,16 @@ import { mirrorPlace } from '@/core/form/places';
 import { EYE_KINDS, eyesSchema, type Eyes } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { EditButton } from '@/ui/parts/Editable';
+import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
-import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { editFace, useFace } from './face-store';
-import { FaceField } from './FaceField';
-import { EditButton } from '@/ui/parts/Editable';
 
-const B = eyesSchema.shape;
+const KINDS = Object.fromEntries(EYE_KINDS.map((k) => [k, EYE_SPECS[k].title]));
 
 export const editEyes = (recipe: (e: Eyes) => void): void => editFace((f) => recipe(f.eyes));
+export const changeEyes = (change: Partial<Eyes>): void => editEyes((e) => void Object.assign(e, change));
 
 export function EyeControls() {
   const f = useFace();
@@ -31,52 +29,18 @@ export function EyeControls() {
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
   const life = plan?.eyes.lifeMm ?? null;
+  const of = { schema: eyesSchema, value: eyes, onChange: changeEyes };
   return (
     <Box role="group" aria-label="Eyes">
-      <PickField
-        label="Kind"
-        value={eyes.kind}
-        options={EYE_KINDS.map((k) => ({ value: k, says: EYE_SPECS[k].title }))}
-        onChange={(v) => editEyes((e) => void (e.kind = v as Eyes['kind']))}
-      />
+      <Fields {...of} keys={['kind']} words={{ kind: KINDS }} />
       <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
         Good for {spec.goodFor}; costs: {spec.costs}.
       </Box>
-      <FaceField
-        label="Size"
-        value={eyes.sizeMm}
-        bounds={B.sizeMm}
-        slide={[0.8, 20, 0.1]}
-        onChange={(v) => editEyes((e) => void (e.sizeMm = v))}
-      />
+      <Fields {...of} keys={['sizeMm']} />
       <LifeField />
       {life !== null && <StyleScale life={life} size={eyes.sizeMm} />}
       {spec.made === 'bought' && <StockList />}
-      <ChoiceRow
-        label="Which way such an animal looks"
-        options={[
-          { value: 'forward', says: 'looks forward' },
-          { value: 'sideways', says: 'looks sideways' },
-        ]}
-        value={eyes.sees}
-        onChange={(v) => editEyes((e) => void (e.sees = v))}
-      />
-      <FaceField
-        label="Turned forward"
-        kind="angle"
-        value={eyes.forwardDeg}
-        bounds={B.forwardDeg}
-        slide={[-45, 45, 1]}
-        onChange={(v) => editEyes((e) => void (e.forwardDeg = v))}
-      />
-      <FaceField
-        label="Outer corner up"
-        kind="angle"
-        value={eyes.slantDeg}
-        bounds={B.slantDeg}
-        slide={[-40, 40, 1]}
-        onChange={(v) => editEyes((e) => void (e.slantDeg = v))}
-      />
+      <Fields {...of} keys={['sees', 'forwardDeg', 'slantDeg']} />
       {plan && !plan.oneSided && (
         <CheckField
           label="Right eye mirrors the left"
@@ -120,14 +84,12 @@ function LifeField() {
           <EditButton onClick={() => setEntering(true)}>Enter it</EditButton>
         </Box>
       ) : (
-        <MeasureField
-          label="Width in life"
-          kind="fine"
-          value={lifeMm}
-          min={0.5}
-          max={120}
-          autoFocus={entering && lifeMm === null}
-          onChange={(v) => editEyes((e) => void (e.lifeMm = v))}
+        <Fields
+          schema={eyesSchema}
+          value={face.eyes}
+          keys={['lifeMm']}
+          focus={entering && lifeMm === null}
+          onChange={changeEyes}
         />
       )}
       {pinned && (

@@ -4,20 +4,12 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import { EXPRESSIONS } from '@/core/face/eyes/expression';
-import { eyeLayersSchema, eyesSchema, LIGHTINGS, PUPILS, type Eyes } from '@/core/piece/face';
-import { CheckField } from '@/ui/parts/CheckField';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { PickField } from '@/ui/parts/PickField';
+import { eyeLayersSchema, eyeLidsSchema, eyesSchema, type Eyes } from '@/core/piece/face';
+import { Fields } from '@/ui/parts/Fields';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
-import { WoolField } from '@/ui/parts/WoolField';
-import { editEyes } from './EyeControls';
+import { changeEyes, editEyes } from './EyeControls';
 import { useFace } from './face-store';
-import { FaceField } from './FaceField';
-
-const L = eyeLayersSchema.shape;
-const B = eyesSchema.shape;
-const choices = <T extends string>(list: readonly T[]) => list.map((value) => ({ value, says: value }));
 
 export function EyeRoom() {
   const f = useFace();
@@ -26,8 +18,11 @@ export function EyeRoom() {
   const { face, plan } = f;
   const { eyes } = face;
   const l = eyes.layers;
-  const layers = (recipe: (x: Eyes['layers']) => void) => editEyes((e) => recipe(e.layers));
-  const lids = (recipe: (x: Eyes['lids']) => void) => editEyes((e) => recipe(e.lids));
+  const ofLayers = {
+    schema: eyeLayersSchema,
+    value: l,
+    onChange: (change: Partial<Eyes['layers']>) => editEyes((e) => void Object.assign(e.layers, change)),
+  };
   const { made } = EYE_SPECS[eyes.kind];
   const [bought, felted, closed] = [made === 'bought', made === 'wool', made === 'line'];
   const clock = plan?.eyes.ladder.eyes.map((e) => e.lights[0]?.hour).filter((h): h is number => h !== undefined) ?? [];
@@ -95,228 +90,72 @@ export function EyeRoom() {
         <Typography variant="h3" component="h2">
           {closed ? 'The line' : 'Layers'}
         </Typography>
-        {!closed && (
-          <FaceField
-            label="Rim"
-            value={l.rimMm}
-            bounds={L.rimMm}
-            slide={[0, 4, 0.1]}
-            onChange={(v) => layers((x) => void (x.rimMm = v))}
-          />
-        )}
-        <WoolField
-          label={closed ? 'Line of' : 'Rim of'}
-          value={l.rimLotId}
-          none="dark, not chosen"
-          onChange={(id) => layers((x) => void (x.rimLotId = id))}
-        />
+        <Fields {...ofLayers} keys={closed ? ['rimLotId'] : ['rimMm', 'rimLotId']} />
         {closed && (
           <Box sx={{ fontSize: 13, my: 0.5 }}>A closed eye is one line between two lids; nothing lies behind it.</Box>
         )}
         {bought && <Box sx={{ fontSize: 13, my: 0.5 }}>Iris and pupil are as the eye was bought.</Box>}
         {felted && (
-          <>
-            <ChoiceRow
-              label="Iris"
-              options={[
-                { value: 'ring', says: 'iris as a ring' },
-                { value: 'disc', says: 'iris as a disc' },
-                { value: 'none', says: 'no iris' },
-              ]}
-              value={l.iris}
-              onChange={(v) => layers((x) => void (x.iris = v))}
-            />
-            {l.iris !== 'none' && (
-              <>
-                <WoolField
-                  label="Iris of"
-                  value={l.irisLotId}
-                  none="not chosen"
-                  onChange={(id) => layers((x) => void (x.irisLotId = id))}
-                />
-                <WoolField
-                  label="Next to pupil"
-                  value={l.innerLotId}
-                  none="one colour"
-                  onChange={(id) => layers((x) => void (x.innerLotId = id))}
-                />
-              </>
-            )}
-            <WoolField
-              label="Pupil of"
-              value={l.pupilLotId}
-              none="dark, not chosen"
-              onChange={(id) => layers((x) => void (x.pupilLotId = id))}
-            />
-            <PickField
-              label="Pupil"
-              value={l.pupil}
-              options={PUPILS.map((p) => ({ value: p, says: p }))}
-              onChange={(v) => layers((x) => void (x.pupil = v as typeof x.pupil))}
-            />
-            <ChoiceRow
-              label="Light it is seen in"
-              options={choices(LIGHTINGS)}
-              value={l.lighting}
-              onChange={(v) => layers((x) => void (x.lighting = v))}
-            />
-          </>
+          <Fields
+            {...ofLayers}
+            keys={[
+              'iris',
+              ...(l.iris === 'none' ? [] : (['irisLotId', 'innerLotId'] as const)),
+              'pupilLotId',
+              'pupil',
+              'lighting',
+            ]}
+          />
         )}
         {!closed && (
           <>
-            <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-              Lights
-            </Typography>
-            <ChoiceRow
-              label="Lights of the two eyes"
-              options={[
-                { value: 'one lamp', says: 'as one lamp gives' },
-                { value: 'mirrored', says: 'mirrored' },
-                { value: 'none', says: 'none' },
-              ]}
-              value={l.lights}
-              onChange={(v) => layers((x) => void (x.lights = v))}
-            />
+            <Heading>Lights</Heading>
+            <Fields {...ofLayers} keys={['lights']} />
             {l.lights !== 'none' && bought && (
               <Box sx={{ fontSize: 13, my: 0.5 }}>
                 A bought eye shines by itself: the picture shows where a lamp is seen in it.
               </Box>
             )}
             {l.lights !== 'none' && (
-              <>
-                <FaceField
-                  label="Lamp to the right"
-                  kind="angle"
-                  value={l.lampSideDeg}
-                  bounds={L.lampSideDeg}
-                  slide={[-90, 90, 5]}
-                  onChange={(v) => layers((x) => void (x.lampSideDeg = v))}
-                />
-                <FaceField
-                  label="Lamp above"
-                  kind="angle"
-                  value={l.lampHeightDeg}
-                  bounds={L.lampHeightDeg}
-                  slide={[-30, 90, 5]}
-                  onChange={(v) => layers((x) => void (x.lampHeightDeg = v))}
-                />
-                {!bought && (
-                  <>
-                    <FaceField
-                      label="Size"
-                      value={l.lightMm}
-                      bounds={L.lightMm}
-                      slide={[0.2, 4, 0.1]}
-                      onChange={(v) => layers((x) => void (x.lightMm = v))}
-                    />
-                    <CheckField
-                      label="A second light, a quarter of it"
-                      value={l.secondLight}
-                      onChange={(v) => layers((x) => void (x.secondLight = v))}
-                    />
-                    <FaceField
-                      label="Dark line"
-                      value={l.darkLineMm}
-                      bounds={L.darkLineMm}
-                      slide={[0, 2, 0.1]}
-                      onChange={(v) => layers((x) => void (x.darkLineMm = v))}
-                    />
-                    <WoolField
-                      label="Light of"
-                      value={l.lightLotId}
-                      none="white, not chosen"
-                      onChange={(id) => layers((x) => void (x.lightLotId = id))}
-                    />
-                  </>
-                )}
-              </>
+              <Fields
+                {...ofLayers}
+                keys={[
+                  'lampSideDeg',
+                  'lampHeightDeg',
+                  ...(bought ? [] : (['lightMm', 'secondLight', 'darkLineMm', 'lightLotId'] as const)),
+                ]}
+              />
             )}
           </>
         )}
         {felted && (
           <>
-            <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-              Where it looks
-            </Typography>
-            <FaceField
-              label="To its left"
-              kind="angle"
-              value={eyes.gazeSideDeg}
-              bounds={B.gazeSideDeg}
-              slide={[-30, 30, 1]}
-              onChange={(v) => editEyes((e) => void (e.gazeSideDeg = v))}
-            />
-            <FaceField
-              label="Up"
-              kind="angle"
-              value={eyes.gazeUpDeg}
-              bounds={B.gazeUpDeg}
-              slide={[-30, 30, 1]}
-              onChange={(v) => editEyes((e) => void (e.gazeUpDeg = v))}
-            />
-            <CheckField
-              label="Both turn in toward one thing"
-              value={eyes.converge}
-              onChange={(v) => editEyes((e) => void (e.converge = v))}
+            <Heading>Where it looks</Heading>
+            <Fields
+              schema={eyesSchema}
+              value={eyes}
+              keys={['gazeSideDeg', 'gazeUpDeg', 'converge']}
+              onChange={changeEyes}
             />
           </>
         )}
-        <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-          Lids
-        </Typography>
-        {!closed && (
-          <>
-            <FaceField
-              label="Upper lid"
-              kind="share"
-              value={eyes.lids.upper}
-              bounds={B.lids.shape.upper}
-              slide={[0, 1, 0.01]}
-              onChange={(v) => lids((x) => void (x.upper = v))}
-            />
-            <FaceField
-              label="Lower lid"
-              kind="share"
-              value={eyes.lids.lower}
-              bounds={B.lids.shape.lower}
-              slide={[0, 1, 0.01]}
-              onChange={(v) => lids((x) => void (x.lower = v))}
-            />
-          </>
-        )}
-        <FaceField
-          label="Inner corner up"
-          value={eyes.lids.innerMm}
-          bounds={B.lids.shape.innerMm}
-          slide={[-3, 3, 0.1]}
-          onChange={(v) => lids((x) => void (x.innerMm = v))}
-        />
-        <FaceField
-          label="Outer one down"
-          value={eyes.lids.outerMm}
-          bounds={B.lids.shape.outerMm}
-          slide={[-3, 3, 0.1]}
-          onChange={(v) => lids((x) => void (x.outerMm = v))}
-        />
-        {!closed && (
-          <FaceField
-            label="Dark below"
-            value={eyes.lids.darkMm}
-            bounds={B.lids.shape.darkMm}
-            slide={[0, 3, 0.1]}
-            onChange={(v) => lids((x) => void (x.darkMm = v))}
-          />
-        )}
-        <WoolField
-          label="Lids of"
-          value={eyes.lids.lotId}
-          none="as round the eye"
-          onChange={(id) => lids((x) => void (x.lotId = id))}
+        <Heading>Lids</Heading>
+        <Fields
+          schema={eyeLidsSchema}
+          value={eyes.lids}
+          keys={closed ? ['innerMm', 'outerMm', 'lotId'] : ['upper', 'lower', 'innerMm', 'outerMm', 'darkMm', 'lotId']}
+          onChange={(change) => editEyes((e) => void Object.assign(e.lids, change))}
         />
       </Box>
     </>
   );
 }
+
+const Heading = ({ children }: { children: string }) => (
+  <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
+    {children}
+  </Typography>
+);
 
 /** An hour of the clock as it is said: to the half. */
 function clockWords(h: number): string {

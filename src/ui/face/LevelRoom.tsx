@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 import { levelOf, type LevelPlan } from '@/core/face/level/level';
 import { MARK_NAMES, type PinMark } from '@/core/face/head/mark-names';
 import { CALLIPER_FROM, CALLIPER_MARKS, faceCheckSchema, type FaceCheck } from '@/core/piece/face';
+import { boundsOf } from '@/core/piece/fields';
 import { freshId } from '@/desk/files';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -160,6 +161,8 @@ const FROM_WORDS = { nose: 'tip of the nose', crown: 'crown', chin: 'chin' } as 
 
 type Cell = `${(typeof CALLIPER_MARKS)[number]}-${(typeof CALLIPER_FROM)[number]}-${'left' | 'right'}`;
 
+const READ = boundsOf(faceCheckSchema.options[0].shape.readings.element.shape.leftMm);
+
 /** What the callipers say, left and right, filled in with the planned measure to begin with. */
 function Callipers({ full }: { full: boolean }) {
   const f = useFace()!;
@@ -173,7 +176,6 @@ function Callipers({ full }: { full: boolean }) {
     const [a, b] = [at.get(`${what}-left`)!, at.get(x)!];
     return Math.round(10 * Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])) / 10;
   };
-  const bounds = faceCheckSchema.options[0].shape.readings.element.shape.leftMm;
   const value = (x: (typeof CALLIPER_FROM)[number], side: 'left' | 'right') =>
     typed[`${what}-${x}-${side}`] ?? planned(x);
   if (!open) {
@@ -207,8 +209,8 @@ function Callipers({ full }: { full: boolean }) {
               label={`From the ${FROM_WORDS[x]}, ${side}`}
               kind="fine"
               value={value(x, side)}
-              min={bounds.minValue!}
-              max={bounds.maxValue!}
+              min={READ.least}
+              max={READ.most}
               onChange={(v) => setTyped({ ...typed, [`${what}-${x}-${side}`]: v })}
             />
           ))}

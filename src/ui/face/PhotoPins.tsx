@@ -6,13 +6,12 @@
 import Box from '@mui/material/Box';
 import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/head/mark-names';
 import type { Midline } from '@/core/face/level/symmetry';
-import type { FacePhoto } from '@/core/piece/face';
-import { facePhotoSchema } from '@/core/piece/face';
+import { facePhotoSchema, type FacePhoto } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { Fields } from '@/ui/parts/Fields';
 import { grip, onDrawing } from '@/ui/parts/grip';
 import { editFace, useFace } from './face-store';
-import { FaceField } from './FaceField';
 import { usePicture } from '@/ui/parts/usePicture';
 import { EditButton } from '@/ui/parts/Editable';
 
@@ -160,13 +159,11 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
             value={photo.side}
             onChange={(v) => editPhoto(photo.id, (p) => void (p.side = v))}
           />
-          <FaceField
-            label="Strength"
-            kind="share"
-            value={photo.strength}
-            bounds={facePhotoSchema.shape.strength}
-            slide={[0, 1, 0.05]}
-            onChange={(v) => editPhoto(photo.id, (p) => void (p.strength = v))}
+          <Fields
+            schema={facePhotoSchema}
+            value={photo}
+            keys={['strength']}
+            onChange={(change) => editPhoto(photo.id, (p) => void Object.assign(p, change))}
           />
         </>
       )}

@@ -4,17 +4,14 @@ import { faceTime } from '@/core/face/face-step';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
-import { eyesSchema, type Eyes } from '@/core/piece/face';
+import { eyesSchema, eyeStemSchema } from '@/core/piece/face';
 import { useDesk } from '@/desk/store';
+import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
-import { editEyes } from './EyeControls';
+import { changeEyes, editEyes } from './EyeControls';
 import { useFace } from './face-store';
-import { FaceField } from './FaceField';
-
-const B = eyesSchema.shape;
-const S = B.stem.shape;
 
 export function SetRoom() {
   const f = useFace();
@@ -24,7 +21,6 @@ export function SetRoom() {
   const { face, plan } = f;
   const { eyes } = face;
   const spec = EYE_SPECS[eyes.kind];
-  const stem = (recipe: (x: Eyes['stem']) => void) => editEyes((e) => recipe(e.stem));
   const p = plan?.eyes;
   return (
     <>
@@ -83,47 +79,14 @@ export function SetRoom() {
         </>
       )}
       <Box role="group" aria-label="Setting the eyes" sx={{ mt: 1 }}>
-        {spec.dome !== 'line' && (
-          <FaceField
-            label="Socket deep"
-            value={eyes.socketMm}
-            bounds={B.socketMm}
-            slide={[0, 12, 0.1]}
-            onChange={(v) => editEyes((e) => void (e.socketMm = v))}
-          />
-        )}
+        {spec.dome !== 'line' && <Fields schema={eyesSchema} value={eyes} keys={['socketMm']} onChange={changeEyes} />}
         {eyes.kind === 'stem' && (
-          <>
-            <FaceField
-              label="Stem cut to"
-              value={eyes.stem.lengthMm}
-              bounds={S.lengthMm}
-              slide={[1, 30, 0.5]}
-              onChange={(v) => stem((x) => void (x.lengthMm = v))}
-            />
-            <FaceField
-              label="Stem thick"
-              value={eyes.stem.thickMm}
-              bounds={S.thickMm}
-              onChange={(v) => stem((x) => void (x.thickMm = v))}
-            />
-            <FaceField
-              label="Hole inward"
-              kind="angle"
-              value={eyes.stem.inDeg}
-              bounds={S.inDeg}
-              slide={[0, 90, 1]}
-              onChange={(v) => stem((x) => void (x.inDeg = v))}
-            />
-            <FaceField
-              label="Hole down along it"
-              kind="angle"
-              value={eyes.stem.downDeg}
-              bounds={S.downDeg}
-              slide={[-30, 70, 1]}
-              onChange={(v) => stem((x) => void (x.downDeg = v))}
-            />
-          </>
+          <Fields
+            schema={eyeStemSchema}
+            value={eyes.stem}
+            keys={['lengthMm', 'thickMm', 'inDeg', 'downDeg']}
+            onChange={(change) => editEyes((e) => void Object.assign(e.stem, change))}
+          />
         )}
       </Box>
       {p && (

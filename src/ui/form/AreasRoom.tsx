@@ -10,14 +10,15 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { isAbout } from '@/core/ref';
 import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
-import type { Area, Selector } from '@/core/piece/schema';
+import { areaSchema, type Area, type Selector } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { BandFields, type Band } from '@/ui/parts/BandFields';
+import { BrushWidth } from '@/ui/parts/BrushWidth';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
@@ -64,19 +65,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
           disabled={!doc}
           onChange={(brush) => setView({ brush })}
         />
-        <MeasureField
-          label="Brush width"
-          kind="length"
-          value={Math.round((20 * view.brushReach * piece.form.finishedLengthMm) / 1000) / 10}
-          min={(4 * piece.form.finishedLengthMm) / 1000}
-          max={(600 * piece.form.finishedLengthMm) / 1000}
-          slide={{
-            min: (4 * piece.form.finishedLengthMm) / 1000,
-            max: (160 * piece.form.finishedLengthMm) / 1000,
-            step: 0.5,
-          }}
-          onChange={(v) => setView({ brushReach: (v * 1000) / piece.form.finishedLengthMm / 2 })}
-        />
+        <BrushWidth />
         <CheckField label="both sides alike" value={view.brushBoth} onChange={(brushBoth) => setView({ brushBoth })} />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
@@ -154,7 +143,12 @@ function Places({ area }: { area: Area }) {
   const set = (i: number, recipe: (s: Selector) => void) => change((a) => recipe(a.where[i]!));
   return (
     <Box role="group" aria-label={`Where ${area.name} lies`}>
-      <NameField label="Name of the area" value={area.name} onChange={(v) => change((a) => void (a.name = v))} />
+      <Fields
+        schema={areaSchema}
+        value={area}
+        keys={['name']}
+        onChange={(named) => change((a) => void Object.assign(a, named))}
+      />
       {area.where.map((s, i) => (
         <Box
           key={i}
@@ -169,20 +163,8 @@ function Places({ area }: { area: Area }) {
             options={parts.map((p) => ({ value: p.id, says: p.name }))}
             onChange={(v) => set(i, (x) => void (x.parts = [v]))}
           />
-          <Band
-            label="along"
-            kind="share"
-            most={1}
-            value={s.along}
-            onChange={(b) => set(i, (x) => put(x, 'along', b))}
-          />
-          <Band
-            label="round"
-            kind="angle"
-            most={180}
-            value={s.around}
-            onChange={(b) => set(i, (x) => put(x, 'around', b))}
-          />
+          <BandFields way="along" band={s.along} onChange={(b) => set(i, (x) => put(x, 'along', b))} />
+          <BandFields way="round" band={s.around} onChange={(b) => set(i, (x) => put(x, 'around', b))} />
           <ChoiceRow
             label={`Side of place ${i + 1}`}
             options={[
@@ -226,45 +208,7 @@ function Places({ area }: { area: Area }) {
   );
 }
 
-function put(s: Selector, key: 'along' | 'around', band: { from: number; to: number } | null): void {
+function put(s: Selector, key: 'along' | 'around', band: Band | null): void {
   if (band) s[key] = band;
   else delete s[key];
-}
-
-interface BandProps {
-  readonly label: 'along' | 'round';
-  readonly kind: 'share' | 'angle';
-  readonly most: number;
-  readonly value: { from: number; to: number } | undefined;
-  readonly onChange: (band: { from: number; to: number } | null) => void;
-}
-
-/** From and to; the whole way is no band at all. Each stays on its own side of the other. */
-function Band({ label, kind, most, value, onChange }: BandProps) {
-  const from = value?.from ?? 0;
-  const to = value?.to ?? most;
-  const gap = most / 100;
-  const say = (f: number, t: number) => onChange(f <= 0 && t >= most ? null : { from: f, to: t });
-  return (
-    <>
-      <MeasureField
-        label={`From, ${label}`}
-        kind={kind}
-        value={from}
-        min={0}
-        max={to - gap}
-        slide={{ min: 0, max: most, step: gap }}
-        onChange={(v) => say(Math.min(v, to - gap), to)}
-      />
-      <MeasureField
-        label={`To, ${label}`}
-        kind={kind}
-        value={to}
-        min={from + gap}
-        max={most}
-        slide={{ min: 0, max: most, step: gap }}
-        onChange={(v) => say(from, Math.max(v, from + gap))}
-      />
-    </>
-  );
 }

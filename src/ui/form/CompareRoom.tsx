@@ -6,9 +6,8 @@ import type { ReactNode } from 'react';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FileButton } from '@/ui/parts/FileButton';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
@@ -145,28 +144,11 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
         </Typography>
       )}
       <Box role="group" aria-label="The photograph" sx={{ display: 'grid', gap: 0.5 }}>
-        <ChoiceRow
-          label="Taken from"
-          options={(['left', 'front', 'above'] as const).map((s) => ({ value: s, says: SIDE_WORDS[s] }))}
-          value={r.side}
-          onChange={(v) => changeReference(r.id, (x) => void (x.side = v))}
-        />
-        <MeasureField
-          label="The two points, in life"
-          kind="length"
-          value={r.knownMm}
-          min={referenceSchema.shape.knownMm.minValue!}
-          max={referenceSchema.shape.knownMm.maxValue!}
-          onChange={(v) => changeReference(r.id, (x) => void (x.knownMm = v))}
-        />
-        <MeasureField
-          label="Strength"
-          kind="share"
-          value={r.strength}
-          min={0}
-          max={1}
-          slide={{ min: 0, max: 1, step: 0.05 }}
-          onChange={(v) => changeReference(r.id, (x) => void (x.strength = v))}
+        <Fields
+          schema={referenceSchema}
+          value={r}
+          keys={['side', 'knownMm', 'strength']}
+          onChange={(change) => changeReference(r.id, (x) => void Object.assign(x, change))}
         />
         {compared.widthMm && (
           <Box sx={{ fontSize: 13 }}>

@@ -9,21 +9,22 @@ import { coreSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FactList } from '@/ui/parts/FactList';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
-import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { SectionPicture } from '@/ui/pictures/SectionPicture';
-
-const allowance = coreSchema.shape.allowanceMm;
 
 export function CoreRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const core = useDesk((s) => s.plan?.core);
-  const lots = useDesk((s) => s.cupboard.lots);
   const partId = useDesk((s) => s.view.partId);
   const { q, spanWords } = useUnits();
   const part = core?.parts.find((p) => p.id === partId);
+  const of = {
+    schema: coreSchema,
+    value: piece.core,
+    onChange: (change: Partial<typeof piece.core>) => editPiece((d) => void Object.assign(d.core, change)),
+  };
   return (
     <>
       {core && (
@@ -49,37 +50,13 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
       {findings}
       {!core?.there && (
         <Box role="group" aria-label="How the core is built" sx={{ display: 'grid', gap: 0.75, mt: 1 }}>
-          <ChoiceRow
-            label="School"
-            options={[
-              { value: 'under-built', says: 'smaller by the coat' },
-              { value: 'full-size', says: 'full size, thin coat' },
-            ]}
-            value={piece.core.school}
-            onChange={(v) => editPiece((d) => void (d.core.school = v))}
-          />
+          <Fields {...of} keys={['school']} />
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
             {piece.core.school === 'under-built'
               ? 'The coat brings the animal to its finished size. Costs: a thin core where the coat is thick.'
               : 'Quick and sturdy, and right for a thin coat only: under long fur the animal comes out too fat.'}
           </Typography>
-          <MeasureField
-            label="Where no coat is planned"
-            kind="length"
-            value={piece.core.allowanceMm}
-            min={allowance.minValue!}
-            max={allowance.maxValue!}
-            slide={{ min: 0, max: 10, step: 0.5 }}
-            disabled={piece.core.school === 'full-size'}
-            onChange={(v) => editPiece((d) => void (d.core.allowanceMm = v))}
-          />
-          <PickField
-            label="Wool"
-            value={piece.core.lotId ?? ''}
-            empty="Choose a wool"
-            options={lots.map((l) => ({ value: l.id, says: `${l.name}, ${q({ kind: 'mass', value: l.haveG })}` }))}
-            onChange={(v) => editPiece((d) => void (d.core.lotId = v))}
-          />
+          <Fields {...of} keys={piece.core.school === 'full-size' ? ['lotId'] : ['allowanceMm', 'lotId']} />
         </Box>
       )}
       {part && !core?.there && (

@@ -4,14 +4,11 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
-import { FLAT_KINDS, flatPartSchema, type FlatPart } from '@/core/piece/schema';
-import type { QuantityKind } from '@/core/text';
+import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
-import { CheckField } from '@/ui/parts/CheckField';
+import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
-import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
@@ -108,23 +105,9 @@ export function FlatList() {
   );
 }
 
-const shape = flatPartSchema.shape;
-const FIELDS: readonly {
-  key: 'thicknessMm' | 'layers' | 'shrinkShare' | 'fringeMm' | 'bendDeg';
-  label: string;
-  kind: QuantityKind;
-}[] = [
-  { key: 'thicknessMm', label: 'Thickness', kind: 'length' },
-  { key: 'layers', label: 'Layers', kind: 'count' },
-  { key: 'shrinkShare', label: 'Shrinks by, share', kind: 'number' },
-  { key: 'fringeMm', label: 'Fringe at the seat', kind: 'length' },
-  { key: 'bendDeg', label: 'Bent by', kind: 'angle' },
-];
-
 export function FlatRoom({ findings }: { findings: ReactNode }) {
   const f = useFlatPart();
   const plan = useDesk((s) => s.plan);
-  const lots = useDesk((s) => s.cupboard.lots);
   const parts = useDesk((s) => s.piece!.form.parts);
   const all = useDesk((s) => s.piece!.flatParts);
   const { q } = useUnits();
@@ -139,7 +122,16 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
   }
   // A flat part may stand for one drawn part, which is then not built a second time.
   const drawn = parts.filter((x) => x.shape !== 'board' && (x.id === f.id || !all.some((y) => y.id === x.id)));
-  const wools = [{ value: 'none', says: 'none' }, ...lots.map((l) => ({ value: l.id, says: l.name }))];
+  const of = {
+    schema: flatPartSchema,
+    value: f,
+    // Another kind has another outline to begin with.
+    onChange: (change: Partial<FlatPart>) =>
+      changeFlat(f.id, (x) => {
+        Object.assign(x, change);
+        if (change.kind) x.outline = FLAT_OUTLINES[change.kind].map(([a, b]) => [a, b] as [number, number]);
+      }),
+  };
   return (
     <>
       {p && (
@@ -167,61 +159,23 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
       )}
       {findings}
       <Box role="group" aria-label={`How ${f.name} is made`} sx={{ mt: 1 }}>
-        <NameField
+        <Fields
           key={f.id}
-          label="Name of the flat part"
-          value={f.name}
-          onChange={(v) => changeFlat(f.id, (x) => void (x.name = v))}
+          {...of}
+          keys={[
+            'name',
+            'kind',
+            'paired',
+            'thicknessMm',
+            'layers',
+            'shrinkShare',
+            'fringeMm',
+            'bendDeg',
+            'lotId',
+            'liningLotId',
+            ...(f.liningLotId === null ? [] : (['liningMm'] as const)),
+          ]}
         />
-        <PickField
-          label="Kind"
-          value={f.kind}
-          options={FLAT_KINDS.map((k) => ({ value: k, says: k }))}
-          onChange={(v) =>
-            changeFlat(f.id, (x) => {
-              x.kind = v as FlatPart['kind'];
-              x.outline = FLAT_OUTLINES[x.kind].map(([a, b]) => [a, b] as [number, number]);
-            })
-          }
-        />
-        <CheckField
-          label="a pair, the other one turned over"
-          value={f.paired}
-          onChange={(v) => changeFlat(f.id, (x) => void (x.paired = v))}
-        />
-        {FIELDS.map(({ key, label, kind }) => (
-          <MeasureField
-            key={`${f.id}-${key}`}
-            label={label}
-            kind={kind}
-            value={f[key]}
-            min={shape[key].minValue!}
-            max={shape[key].maxValue!}
-            onChange={(v) => changeFlat(f.id, (x) => void (x[key] = key === 'layers' ? Math.round(v) : v))}
-          />
-        ))}
-        <PickField
-          label="Wool"
-          value={f.lotId ?? 'none'}
-          options={wools}
-          onChange={(v) => changeFlat(f.id, (x) => void (x.lotId = v === 'none' ? null : v))}
-        />
-        <PickField
-          label="Lining"
-          value={f.liningLotId ?? 'none'}
-          options={wools}
-          onChange={(v) => changeFlat(f.id, (x) => void (x.liningLotId = v === 'none' ? null : v))}
-        />
-        {f.liningLotId !== null && (
-          <MeasureField
-            label="Lining thick"
-            kind="length"
-            value={f.liningMm}
-            min={shape.liningMm.minValue!}
-            max={shape.liningMm.maxValue!}
-            onChange={(v) => changeFlat(f.id, (x) => void (x.liningMm = v))}
-          />
-        )}
         <PickField
           label="Stands for"
           value={drawn.some((x) => x.id === f.id) ? f.id : 'none'}
@@ -232,13 +186,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             setView({ flatId: id });
           }}
         />
-        <PickField
-          label="Seat"
-          value={f.seat ?? ''}
-          empty="Choose a part"
-          options={parts.map((x) => ({ value: x.id, says: x.name }))}
-          onChange={(v) => changeFlat(f.id, (x) => void (x.seat = v))}
-        />
+        <Fields {...of} keys={['seat']} />
         <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
           Felt it flat, turn the edge, clean the edge between two cards so that no finger is near the needle. Small
           parts come off: a realistic piece is a display piece, not a toy for a small child.

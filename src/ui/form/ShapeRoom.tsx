@@ -19,25 +19,19 @@ import {
   thicknessesOf,
   unitMm,
 } from '@/core/form/shape';
-import { PART_ROLES, pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
+import { boundsOf } from '@/core/piece/fields';
+import { anyPartSchema, jointSchema, pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
 import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 
-const ROLE_WORDS: Readonly<Record<Part['role'], string>> = {
-  head: 'head, carries the face',
-  muzzle: 'muzzle',
-  beak: 'beak',
-  ear: 'ear',
-  other: 'body, limb or tail',
-};
-
-const bounds = pieceSchema.shape.form.shape;
+const FORM = pieceSchema.shape.form.shape;
+const SIZE = { finished: boundsOf(FORM.finishedLengthMm), life: boundsOf(FORM.lifeLengthMm) };
 type Side = Joint['side'];
 /** No more digits than the work can use. */
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
@@ -89,8 +83,8 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           label={by === 'length' ? 'Finished length' : 'Finished'}
           kind="length"
           value={tenth(piece.form.finishedLengthMm * share)}
-          min={bounds.finishedLengthMm.minValue! * share}
-          max={bounds.finishedLengthMm.maxValue! * share}
+          min={SIZE.finished.least * share}
+          max={SIZE.finished.most * share}
           slide={{ min: 80 * share, max: 500 * share, step: 1 }}
           onChange={(v) => editPiece((d) => void (d.form.finishedLengthMm = v / share))}
         />
@@ -98,12 +92,17 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           label={by === 'length' ? 'Length in life' : 'In life'}
           kind="length"
           value={tenth(piece.form.lifeLengthMm * share)}
-          min={bounds.lifeLengthMm.minValue! * share}
-          max={bounds.lifeLengthMm.maxValue! * share}
+          min={SIZE.life.least * share}
+          max={SIZE.life.most * share}
           slide={{ min: 100 * share, max: 3000 * share, step: 5 }}
           onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v / share))}
         />
-        <NameField label="Name of the piece" value={piece.name} onChange={(v) => editPiece((d) => void (d.name = v))} />
+        <Fields
+          schema={pieceSchema}
+          value={piece}
+          keys={['name']}
+          onChange={(change) => editPiece((d) => void Object.assign(d, change))}
+        />
         <TextField
           label="Note"
           multiline
@@ -140,38 +139,23 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const lengthLimits = limits(piece.form, length, planned && partLength(planned));
   const joints = jointsOf(part);
   const bend = piece.form.pose.find((j) => j.part === part.id && j.node === node && j.side === side);
-  const axes = [
-    ['nodDeg', 'Nod'],
-    ['turnDeg', 'Turn'],
-    ['tiltDeg', 'Tilt'],
-  ] as const;
+  const { nodDeg, turnDeg, tiltDeg } = bend ?? { nodDeg: 0, turnDeg: 0, tiltDeg: 0 };
+  const turns = { nodDeg, turnDeg, tiltDeg };
   const shape = (change: (form: Piece['form']) => Piece['form']) =>
     changePiece((p) => ({ ...p, form: change(p.form) }));
   return (
     <Box role="group" aria-label={`Shape of ${part.name}`} sx={{ mt: 1.5 }}>
-      <NameField
-        label="Name of the part"
-        value={part.name}
-        onChange={(v) =>
+      <Fields
+        schema={anyPartSchema}
+        value={part}
+        keys={part.shape === 'board' ? ['name'] : ['name', 'role', 'blend', 'lie']}
+        onChange={(change) =>
           editPiece((d) => {
             const p = d.form.parts.find((x) => x.id === part.id);
-            if (p) p.name = v;
+            if (p) Object.assign(p, change);
           })
         }
       />
-      {part.shape !== 'board' && (
-        <PickField
-          label="What it is"
-          value={part.role}
-          options={PART_ROLES.map((r) => ({ value: r, says: ROLE_WORDS[r] }))}
-          onChange={(v) =>
-            editPiece((d) => {
-              const p = d.form.parts.find((x) => x.id === part.id);
-              if (p) p.role = v as Part['role'];
-            })
-          }
-        />
-      )}
       <MeasureField
         label="Length"
         kind="length"
@@ -221,33 +205,15 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
               />
             )}
           </Box>
-          {axes.map(([key, label]) => {
-            const most = key === 'tiltDeg' ? 90 : 160;
-            return (
-              <MeasureField
-                key={`${node}${side}${key}`}
-                label={label}
-                kind="angle"
-                value={bend?.[key] ?? 0}
-                min={-most}
-                max={most}
-                slide={{ min: -most, max: most, step: 1 }}
-                onChange={(v) =>
-                  shape((f) =>
-                    setBend(
-                      f,
-                      { part: part.id, node, side },
-                      { nodDeg: 0, turnDeg: 0, tiltDeg: 0, ...pick(bend), [key]: v },
-                    ),
-                  )
-                }
-              />
-            );
-          })}
+          <Fields
+            key={`${node}${side}`}
+            schema={jointSchema}
+            value={{ part: part.id, node, side, ...turns }}
+            keys={['nodDeg', 'turnDeg', 'tiltDeg']}
+            onChange={(change) => shape((f) => setBend(f, { part: part.id, node, side }, { ...turns, ...change }))}
+          />
         </Box>
       )}
     </Box>
   );
 }
-
-const pick = (j: Joint | undefined) => (j ? { nodDeg: j.nodDeg, turnDeg: j.turnDeg, tiltDeg: j.tiltDeg } : {});

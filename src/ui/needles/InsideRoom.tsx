@@ -8,11 +8,13 @@ import { placeAt, pointOf } from '@/core/form/places';
 import { LEANS, type Lean } from '@/core/needle/ground';
 import type { InsideView } from '@/core/needle/inside';
 import { limitWords } from '@/core/needle/needle-plan';
+import { chosenSchema } from '@/core/piece/work';
 import type { Needlework } from '@/core/stage';
 import { insideAlong } from '@/desk/planner';
 import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { Fields } from '@/ui/parts/Fields';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
 import { SmallTable } from '@/ui/parts/SmallTable';
@@ -22,6 +24,8 @@ import { Turntable } from '@/ui/pictures/Turntable';
 import { RackList } from './RackList';
 import { SectionOfNeedle } from './SectionOfNeedle';
 import { useNeedledStep, useRack } from './needle-store';
+
+const ANGLE = chosenSchema.pick({ angleDeg: true });
 
 const KINDS: readonly { value: Needlework['kind']; says: string }[] = [
   { value: 'through', says: 'felting the core' },
@@ -178,14 +182,11 @@ export function InsideRoom() {
             onChange={(v) => setView({ pickOn: v })}
           />
           <PickField label="Doing" value={doing} options={KINDS} onChange={(v) => setKind(v as Needlework['kind'])} />
-          <MeasureField
-            label="Angle to skin"
-            kind="angle"
-            value={angle}
-            min={15}
-            max={90}
-            slide={{ min: 15, max: 90, step: 1 }}
-            onChange={setAngle}
+          <Fields
+            schema={ANGLE}
+            value={{ angleDeg: angle }}
+            keys={['angleDeg']}
+            onChange={(c) => setAngle(c.angleDeg ?? angle)}
           />
           <MeasureField
             label="Stroke"

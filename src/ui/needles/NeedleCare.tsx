@@ -3,7 +3,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Needle } from '@/core/piece/cupboard';
+import { needleSchema, type Needle } from '@/core/piece/cupboard';
+import { boundsOf } from '@/core/piece/fields';
 import { needleBroke, needlesCounted } from '@/desk/bench';
 import { useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
@@ -13,6 +14,8 @@ import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useRack } from './needle-store';
 import { EditButton } from '@/ui/parts/Editable';
+
+const OWNED = boundsOf(needleSchema.shape.count);
 
 /** Needles counted before and after a sitting, so that none stays in the piece. */
 export function Counting() {
@@ -45,8 +48,8 @@ export function Counting() {
           label={n.name}
           kind="count"
           value={now(n)}
-          min={0}
-          max={500}
+          min={OWNED.least}
+          max={OWNED.most}
           onChange={(v) => setCounts((c) => ({ ...c, [n.id]: Math.round(v) }))}
         />
       ))}

@@ -3,17 +3,16 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { NEEDLE_SECTIONS, needleSchema, type Needle } from '@/core/piece/cupboard';
-import { asKind, usualNeedle } from '@/core/piece/usual-needle';
+import { holderSchema, needleSchema, type Needle } from '@/core/piece/cupboard';
+import { usualNeedle, withNeedleChange } from '@/core/piece/usual-needle';
+import { workSchema } from '@/core/piece/work';
 import type { Finding } from '@/core/stage';
 import { freshId } from '@/desk/files';
 import { editCupboard, editPiece, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
-import { CheckField } from '@/ui/parts/CheckField';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { editNeedle, useRack } from './needle-store';
@@ -21,8 +20,6 @@ import { Breakages, Counting } from './NeedleCare';
 import { NeedleShape } from './NeedleShape';
 import { RackList } from './RackList';
 import { RackPicture } from './RackPicture';
-
-const S = needleSchema.shape;
 
 export function RackRoom({ findings }: { findings: readonly Finding[] }) {
   const { inHand } = useRack();
@@ -60,14 +57,11 @@ function School() {
   const needles = useDesk((s) => s.cupboard.needles);
   return (
     <Box sx={{ my: 1 }}>
-      <ChoiceRow
-        label="School of needles"
-        value={work.needles}
-        options={[
-          { value: 'coarse to fine', says: 'Coarse to fine' },
-          { value: 'one fine needle', says: 'One fine needle' },
-        ]}
-        onChange={(v) => editPiece((d) => void (d.work.needles = v))}
+      <Fields
+        schema={workSchema}
+        value={work}
+        keys={['needles']}
+        onChange={(change) => editPiece((d) => void Object.assign(d.work, change))}
       />
       <Box sx={{ fontSize: 13, mt: 0.75, color: 'text.secondary' }}>
         {work.needles === 'coarse to fine'
@@ -90,72 +84,15 @@ function School() {
 }
 
 function NeedleFields({ needle: n }: { needle: Needle }) {
-  const field = (key: 'thickMm' | 'tipMm' | 'gapMm' | 'bladeMm', label: string) => (
-    <MeasureField
-      label={label}
-      kind="fine"
-      value={n[key]}
-      min={S[key].minValue ?? 0}
-      max={S[key].maxValue ?? 99}
-      onChange={(v) =>
-        editNeedle(n.id, (x) => {
-          x[key] = v;
-          x.measured = true;
-        })
-      }
-    />
-  );
-  const kind = (change: Partial<Pick<Needle, 'gauge' | 'section'>>) =>
-    editNeedle(n.id, (x) => void Object.assign(x, asKind({ ...x }, change)));
   return (
     <Box role="group" aria-label="Measures of the needle" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
-      <MeasureField
-        label="Gauge"
-        kind="count"
-        value={n.gauge}
-        min={S.gauge.minValue ?? 0}
-        max={S.gauge.maxValue ?? 99}
-        onChange={(v) => kind({ gauge: Math.round(v) })}
+      <Fields
+        schema={needleSchema}
+        value={n}
+        keys={['name', 'gauge', 'section', 'count', 'tipMm', 'thickMm', 'bladeMm', 'barbs', 'gapMm', 'measured']}
+        onChange={(change) => editNeedle(n.id, (x) => void Object.assign(x, withNeedleChange({ ...x }, change)))}
       />
-      <PickField
-        label="Section"
-        value={n.section}
-        options={NEEDLE_SECTIONS.map((s) => ({ value: s, says: s }))}
-        onChange={(v) => kind({ section: v as Needle['section'] })}
-      />
-      <MeasureField
-        label="Number"
-        kind="count"
-        value={n.count}
-        min={0}
-        max={500}
-        onChange={(v) => editNeedle(n.id, (x) => void (x.count = Math.round(v)))}
-      />
-      {field('tipMm', 'Point to barb')}
-      {field('thickMm', 'Blade thick')}
-      {field('bladeMm', 'Usable blade')}
-      <MeasureField
-        label="Barbs an edge"
-        kind="count"
-        value={n.barbs}
-        min={1}
-        max={6}
-        onChange={(v) =>
-          editNeedle(n.id, (x) => {
-            x.barbs = Math.round(v);
-            x.measured = true;
-          })
-        }
-      />
-      {field('gapMm', 'Barb to barb')}
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
-        <CheckField
-          label="measured by me"
-          value={n.measured}
-          onChange={(v) => editNeedle(n.id, (x) => void (x.measured = v))}
-        />
-        <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
-      </Box>
+      <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
       <Button
         sx={{ mt: 0.5 }}
         onClick={() => {
@@ -262,26 +199,18 @@ function Holders() {
         <Box sx={{ fontSize: 13 }}>None. Several needles in one handle speed up broad flat work.</Box>
       )}
       {holders.map((h) => {
-        const set = (recipe: (x: typeof h) => void) =>
-          editCupboard((d) => {
-            const x = d.holders.find((y) => y.id === h.id);
-            if (x) recipe(x);
-          });
         return (
           <Box key={h.id} role="group" aria-label={h.name} sx={{ borderBottom: 1, borderColor: 'divider', py: 0.5 }}>
-            <PickField
-              label={h.name}
-              value={h.needleId}
-              options={needles.map((n) => ({ value: n.id, says: n.name }))}
-              onChange={(v) => set((x) => void (x.needleId = v))}
-            />
-            <MeasureField
-              label="holds"
-              kind="count"
-              value={h.needles}
-              min={2}
-              max={20}
-              onChange={(v) => set((x) => void (x.needles = Math.round(v)))}
+            <Fields
+              schema={holderSchema}
+              value={h}
+              keys={['name', 'needleId', 'needles']}
+              onChange={(change) =>
+                editCupboard((d) => {
+                  const x = d.holders.find((y) => y.id === h.id);
+                  if (x) Object.assign(x, change);
+                })
+              }
             />
             {h.needles > (needles.find((n) => n.id === h.needleId)?.count ?? 0) && (
               <Box sx={{ fontSize: 13, color: 'warning.main' }}>

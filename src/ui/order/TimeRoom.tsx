@@ -7,17 +7,20 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { z } from 'zod';
+import { boundsOf } from '@/core/piece/fields';
+import { handSchema } from '@/core/piece/hand';
+import { workSchema } from '@/core/piece/work';
 import type { Finding } from '@/core/stage';
 import { saveSheet } from '@/desk/files';
 import { editHand, editPiece, say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
+import { EditButton } from '@/ui/parts/Editable';
+import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { dateWords, placeName, soonest, weekdayName } from './order-store';
-import { EditButton } from '@/ui/parts/Editable';
 
 const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), { ssr: false });
 
@@ -78,6 +81,8 @@ function Answer() {
   );
 }
 
+const A_DAY = boundsOf(handSchema.shape.benchMinutes.element);
+
 function Week() {
   const hand = useDesk((s) => s.hand);
   return (
@@ -89,39 +94,22 @@ function Week() {
         <MeasureField
           key={i}
           label={weekdayName(i)}
-          kind="count"
+          kind="number"
+          unit="min"
           value={m}
-          min={0}
-          max={960}
+          min={A_DAY.least}
+          max={A_DAY.most}
           onChange={(v) => editHand((d) => void (d.benchMinutes[i] = Math.round(v)))}
         />
       ))}
       <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         Beside it
       </Typography>
-      <MeasureField
-        label="Getting ready"
-        kind="count"
-        value={hand.readyMinutes}
-        min={0}
-        max={60}
-        onChange={(v) => editHand((d) => void (d.readyMinutes = v))}
-      />
-      <MeasureField
-        label="Glue sets in"
-        kind="count"
-        value={hand.glueMinutes}
-        min={0}
-        max={2880}
-        onChange={(v) => editHand((d) => void (d.glueMinutes = v))}
-      />
-      <MeasureField
-        label="Wool dries in"
-        kind="count"
-        value={hand.dryMinutes}
-        min={0}
-        max={4320}
-        onChange={(v) => editHand((d) => void (d.dryMinutes = v))}
+      <Fields
+        schema={handSchema}
+        value={hand}
+        keys={['readyMinutes', 'glueMinutes', 'dryMinutes']}
+        onChange={(change) => editHand((d) => void Object.assign(d, change))}
       />
       <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 1 }}>
         These hours are yours for every piece. Glue: go by its label.
@@ -188,21 +176,17 @@ function Calendar() {
 
 /** As you go, or all at the end. */
 function Trimming() {
-  const trim = useDesk((s) => s.piece!.work.trim);
+  const work = useDesk((s) => s.piece!.work);
   return (
     <Box sx={{ my: 1.5 }}>
-      <Box sx={{ fontSize: 13, mb: 0.5 }}>Trimmed</Box>
-      <ChoiceRow
-        label="Trimmed"
-        value={trim}
-        options={[
-          { value: 'as you go', says: 'as you go' },
-          { value: 'at the end', says: 'all at the end' },
-        ]}
-        onChange={(v) => editPiece((d) => void (d.work.trim = v))}
+      <Fields
+        schema={workSchema}
+        value={work}
+        keys={['trim']}
+        onChange={(change) => editPiece((d) => void Object.assign(d.work, change))}
       />
       <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
-        {trim === 'as you go'
+        {work.trim === 'as you go'
           ? 'Each area is seen at its true length before the next one hangs over it; colours beside it are bagged each time.'
           : 'All lengths are judged together, and bagged once; what hangs over is in the way.'}
       </Box>

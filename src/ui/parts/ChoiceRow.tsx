@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEditable } from './Editable';
+import { FIELD_LINE } from './field-line';
 
 interface ChoiceRowProps<T extends string> {
   readonly label: string;
@@ -41,10 +42,8 @@ export function ChoiceRow<T extends string>({
   );
   if (!labelled) return row;
   return (
-    <Box sx={{ my: 0.75 }}>
-      <Box aria-hidden sx={{ fontSize: 13, mb: 0.5 }}>
-        {label}
-      </Box>
+    <Box sx={FIELD_LINE}>
+      <span aria-hidden>{label}</span>
       {row}
     </Box>
   );

@@ -7,6 +7,7 @@ import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import InputAdornment from '@mui/material/InputAdornment';
+import Tooltip from '@mui/material/Tooltip';
 import { useId, useState } from 'react';
 import type { QuantityKind } from '@/core/text';
 import { beginDrag, beginGesture, endGesture } from '@/desk/store';
@@ -22,6 +23,12 @@ interface MeasureFieldProps {
   readonly min: number;
   readonly max: number;
   readonly onChange: (value: number) => void;
+  /** Emptied: what is not known may be left out. */
+  readonly onEmpty?: () => void;
+  /** The unit of a plain number. */
+  readonly unit?: string;
+  /** What the number includes, said with its range while the field is in hand. */
+  readonly help?: string;
   /** Range and step of the slider; none without it. */
   readonly slide?: { readonly min: number; readonly max: number; readonly step: number };
   readonly disabled?: boolean;
@@ -37,45 +44,57 @@ export function MeasureField(p: MeasureFieldProps) {
   const shown = typed ?? (p.value === null ? '' : forField(p.kind, p.value, units));
   const problem = typed === null ? null : check(typed);
 
+  const say = (value: number) => `${format({ kind: p.kind, value }, units)}${p.unit ? ` ${p.unit}` : ''}`;
+  const told = [p.help, `From ${say(p.min)} to ${say(p.max)}.`].filter(Boolean).join(' ');
+
   function check(text: string): string | null {
+    if (p.onEmpty && text.trim() === '') return null;
     const r = readField(text, p.kind, units);
     if (!r.ok) return r.says;
     if (r.value < p.min - 1e-9 || r.value > p.max + 1e-9) {
-      return `${p.label} must be between ${format({ kind: p.kind, value: p.min }, units)} and ${format({ kind: p.kind, value: p.max }, units)}`;
+      return `${p.label} must be between ${say(p.min)} and ${say(p.max)}`;
     }
     return null;
   }
 
   const type = (text: string) => {
     setTyped(text);
+    if (text.trim() === '') p.onEmpty?.();
     const r = readField(text, p.kind, units);
     if (r.ok && check(text) === null) p.onChange(r.value);
   };
 
   const field = (
-    <TextField
-      id={id}
-      value={shown}
-      disabled={disabled}
-      autoFocus={p.autoFocus ?? false}
-      onChange={(e) => type(e.target.value)}
-      onFocus={() => beginGesture()}
-      onBlur={() => {
-        endGesture();
-        if (problem === null) setTyped(null);
-      }}
-      error={problem !== null}
-      helperText={problem ?? undefined}
-      slotProps={{
-        htmlInput: { inputMode: 'decimal', 'aria-label': p.label, style: { textAlign: 'right' } },
-        input: {
-          endAdornment: <InputAdornment position="end">{unitOf(p.kind, units)}</InputAdornment>,
-          sx: { fontSize: 13, pr: 1 },
-        },
-        formHelperText: { sx: { mx: 0 } },
-      }}
-      sx={{ width: p.kind === 'linear' || p.kind === 'fineness' ? 124 : 104, '& input': { py: 0.6, pl: 1, pr: 0 } }}
-    />
+    <Tooltip title={told} placement="top-end" disableHoverListener disableInteractive describeChild>
+      <TextField
+        id={id}
+        value={shown}
+        disabled={disabled}
+        autoFocus={p.autoFocus ?? false}
+        onChange={(e) => type(e.target.value)}
+        onFocus={() => beginGesture()}
+        onBlur={() => {
+          endGesture();
+          if (problem === null) setTyped(null);
+        }}
+        error={problem !== null}
+        helperText={problem ?? undefined}
+        slotProps={{
+          htmlInput: {
+            inputMode: 'decimal',
+            'aria-label': p.label,
+            'aria-description': told,
+            style: { textAlign: 'right' },
+          },
+          input: {
+            endAdornment: <InputAdornment position="end">{p.unit ?? unitOf(p.kind, units)}</InputAdornment>,
+            sx: { fontSize: 13, pr: 1 },
+          },
+          formHelperText: { sx: { mx: 0 } },
+        }}
+        sx={{ width: p.kind === 'linear' || p.kind === 'fineness' ? 124 : 104, '& input': { py: 0.6, pl: 1, pr: 0 } }}
+      />
+    </Tooltip>
   );
   return (
     <Box

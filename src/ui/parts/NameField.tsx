@@ -5,24 +5,23 @@ import { useState } from 'react';
 import { beginGesture, endGesture } from '@/desk/store';
 import { useEditable } from './Editable';
 
-const LONGEST = 80;
-
 interface NameFieldProps {
   readonly label: string;
   readonly value: string;
+  readonly longest: number;
   readonly onChange: (value: string) => void;
   readonly disabled?: boolean;
 }
 
-export function NameField({ label, value, onChange, disabled = false }: NameFieldProps) {
+export function NameField({ label, value, longest, onChange, disabled = false }: NameFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const editable = useEditable();
   const text = typed ?? value;
   const problem =
     text.trim() === ''
       ? `${label} must not be empty`
-      : text.trim().length > LONGEST
-        ? `${label} must not be longer than ${LONGEST} letters`
+      : text.trim().length > longest
+        ? `${label} must not be longer than ${longest} letters`
         : null;
   return (
     <TextField
@@ -40,7 +39,7 @@ export function NameField({ label, value, onChange, disabled = false }: NameFiel
       onChange={(e) => {
         setTyped(e.target.value);
         const t = e.target.value.trim();
-        if (t !== '' && t.length <= LONGEST) onChange(t);
+        if (t !== '' && t.length <= longest) onChange(t);
       }}
       sx={{ mt: 1.5 }}
     />

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useId, type ReactNode } from 'react';
 import { useEditable } from './Editable';
+import { FIELD_LINE } from './field-line';
 
 interface PickFieldProps {
   readonly label: string;
@@ -22,16 +23,7 @@ export function PickField({ label, value, options, empty = 'Choose', disabled = 
   const editable = useEditable();
   const known = options.some((o) => o.value === value);
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: '92px minmax(0, 1fr)',
-        gap: 1.5,
-        alignItems: 'center',
-        minHeight: 38,
-        fontSize: 13,
-      }}
-    >
+    <Box sx={FIELD_LINE}>
       <span id={id}>{label}</span>
       <Select
         size="small"

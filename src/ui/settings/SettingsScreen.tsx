@@ -8,53 +8,39 @@ import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { defaultHand, handSchema, type Hand } from '@/core/piece/hand';
-import type { QuantityKind } from '@/core/text';
 import type { Settings } from '@/desk/settings';
 import { editHand, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { KeptHere } from './KeptHere';
 import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
 import { Report } from './Report';
 import { Weighing } from './Weighing';
 
-type Rate = Exclude<
-  keyof Hand,
-  | 'kind'
-  | 'schema'
-  | 'spread'
-  | 'coreDensityMgCm3'
-  | 'blendModel'
-  | 'benchMinutes'
-  | 'times'
-  | 'scalesStepG'
-  | 'pinchMg'
->;
-
-const RATES: readonly { key: Rate; label: string; kind: QuantityKind }[] = [
-  { key: 'rootMm', label: 'Taken by fold and needling', kind: 'length' },
-  { key: 'overShare', label: 'Left for trimming, share of length', kind: 'number' },
-  { key: 'overLeastMm', label: 'Left for trimming, at least', kind: 'length' },
-  { key: 'handlingLoss', label: 'Wool lost in handling, share', kind: 'number' },
-  { key: 'stabsPerCm', label: 'Stabs per cm of row in a pass', kind: 'number' },
-  { key: 'passesLine', label: 'Passes along the line', kind: 'number' },
-  { key: 'passesFold', label: 'Passes along the fold', kind: 'number' },
-  { key: 'loftDensityMgCm3', label: 'Density of laid fur', kind: 'density' },
-  { key: 'looseDensityMgCm3', label: 'Density of loose wool', kind: 'density' },
-  { key: 'coreStabsPerCm3', label: 'Stabs per cm³ of core', kind: 'number' },
-  { key: 'wrapDensityMgCm3', label: 'Density of a wrap', kind: 'density' },
-  { key: 'feltedDensityMgCm3', label: 'Density of felt', kind: 'density' },
-  { key: 'surfaceStabsPerCm2', label: 'Stabs per cm² of top coat in a pass', kind: 'number' },
-  { key: 'readyMinutes', label: 'Getting ready and clearing away, minutes', kind: 'number' },
-  { key: 'glueMinutes', label: 'Minutes until glue has set', kind: 'number' },
-  { key: 'dryMinutes', label: 'Minutes until wool is dry', kind: 'number' },
-  { key: 'unevenness', label: 'Unevenness of laying', kind: 'number' },
-];
-
-const whole = (k: Rate) => k === 'passesLine' || k === 'passesFold';
+/** In the order they are asked; hours and times of elements have places of their own. */
+const RATES = [
+  'rootMm',
+  'overShare',
+  'overLeastMm',
+  'handlingLoss',
+  'stabsPerCm',
+  'passesLine',
+  'passesFold',
+  'loftDensityMgCm3',
+  'looseDensityMgCm3',
+  'coreStabsPerCm3',
+  'wrapDensityMgCm3',
+  'feltedDensityMgCm3',
+  'surfaceStabsPerCm2',
+  'readyMinutes',
+  'glueMinutes',
+  'dryMinutes',
+  'unevenness',
+  'blendModel',
+] as const;
 
 function Sheet({ id, title, children }: { id: string; title: string; children: ReactNode }) {
   return (
@@ -173,42 +159,25 @@ export function SettingsScreen() {
               Rates the plan reckons with. The first values are a start; put in your own as you measure them.
             </Typography>
             <Weighing />
-            {RATES.map((r) => {
-              const b = handSchema.shape[r.key];
+            <Fields
+              schema={handSchema}
+              value={hand}
+              keys={RATES}
+              onChange={(change) => editHand((d) => void Object.assign(d, change))}
+            />
+            {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => {
+              const d = hand.coreDensityMgCm3[k];
               return (
-                <MeasureField
-                  key={r.key}
-                  label={r.label}
-                  kind={r.kind}
-                  value={hand[r.key]}
-                  min={b.minValue ?? 0}
-                  max={b.maxValue ?? 1e6}
-                  onChange={(v) => editHand((d) => void (d[r.key] = whole(r.key) ? Math.round(v) : v))}
+                <Fields
+                  key={k}
+                  schema={handSchema.shape.coreDensityMgCm3.shape[k]}
+                  value={d}
+                  keys={['usual']}
+                  within={{ usual: { least: d.least, most: d.most } }}
+                  onChange={(change) => editHand((x) => void Object.assign(x.coreDensityMgCm3[k], change))}
                 />
               );
             })}
-            <TextField
-              select
-              fullWidth
-              label="School of blending"
-              value={hand.blendModel}
-              onChange={(e) => editHand((d) => void (d.blendModel = e.target.value as Hand['blendModel']))}
-              sx={{ my: 1.5 }}
-            >
-              <MenuItem value="stearns-noechel">Stearns and Noechel, fitted to your blends</MenuItem>
-              <MenuItem value="friele">Friele</MenuItem>
-            </TextField>
-            {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => (
-              <MeasureField
-                key={k}
-                label={`Density of ${k === 'firm' ? 'a firm core' : k === 'with give' ? 'a core with give' : k === 'lofty pad' ? 'a lofty pad' : 'flat felt'}`}
-                kind="density"
-                value={hand.coreDensityMgCm3[k].usual}
-                min={hand.coreDensityMgCm3[k].least}
-                max={hand.coreDensityMgCm3[k].most}
-                onChange={(v) => editHand((d) => void (d.coreDensityMgCm3[k].usual = v))}
-              />
-            ))}
             <Button sx={{ mt: 1 }} onClick={() => editHand(() => defaultHand)}>
               Back to the first values
             </Button>

@@ -10,7 +10,7 @@ import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
 import type { Area } from '@/core/piece/schema';
-import type { Recipe } from '@/core/piece/shade';
+import { veilSchema, type Recipe } from '@/core/piece/shade';
 import { blendCurve, STEARNS_M, type BlendModel } from '@/core/wool/blend';
 import { blendHow, fitBlend } from '@/core/wool/learnt-blend';
 import { recipeWords } from '@/core/wool/recipe';
@@ -23,11 +23,14 @@ import { changePiece, editCupboard, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import { FactList } from '@/ui/parts/FactList';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PhotoColour } from './PhotoColour';
 import { RecipeField } from './RecipeField';
 import { EditButton } from '@/ui/parts/Editable';
+
+/** Laid as any layer is. */
+const LAID = veilSchema.pick({ arealMgCm2: true });
 
 export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const cupboard = useDesk((s) => s.cupboard);
@@ -97,14 +100,11 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           setEven(e);
         }}
       />
-      <MeasureField
-        label="Laid at"
-        kind="areal"
-        value={areal}
-        min={0.1}
-        max={60}
-        slide={{ min: 0.1, max: 20, step: 0.1 }}
-        onChange={setAreal}
+      <Fields
+        schema={LAID}
+        value={{ arealMgCm2: areal }}
+        keys={['arealMgCm2']}
+        onChange={(c) => setAreal(c.arealMgCm2 ?? areal)}
       />
       <FactList label={`Wool for ${doc.name}`} list={used.map((u, i) => ({ what: u.lot!.name, value: grams[i] }))} />
       <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>

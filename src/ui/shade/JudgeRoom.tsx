@@ -3,19 +3,18 @@
 import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { SMALL_KINDS, type SmallPart } from '@/core/piece/shade';
+import { smallPartSchema, type SmallPart } from '@/core/piece/shade';
 import { neighboursApart } from '@/core/shade/judging/pair-words';
 import { DAYLIGHTS } from '@/core/shade/judging/daylight';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
+import { EditButton } from '@/ui/parts/Editable';
+import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { NameField } from '@/ui/parts/NameField';
-import { PickField } from '@/ui/parts/PickField';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { RecipeField } from './RecipeField';
 import { firstLot } from './shade-store';
-import { EditButton } from '@/ui/parts/Editable';
 
 const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'shade-vanishes',
@@ -129,18 +128,11 @@ function SmallParts() {
           aria-label={s.name}
           sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.75 }}
         >
-          <NameField label="Name of the part" value={s.name} onChange={(v) => set(s.id, (x) => void (x.name = v))} />
-          <PickField
-            label="Kind"
-            value={s.kind}
-            options={SMALL_KINDS.map((k) => ({ value: k, says: k }))}
-            onChange={(v) => set(s.id, (x) => void (x.kind = v as SmallPart['kind']))}
-          />
-          <PickField
-            label="Sits on"
-            value={s.on}
-            options={piece.form.parts.map((p) => ({ value: p.id, says: p.name }))}
-            onChange={(v) => set(s.id, (x) => void (x.on = v))}
+          <Fields
+            schema={smallPartSchema}
+            value={s}
+            keys={['name', 'kind', 'on']}
+            onChange={(change) => set(s.id, (x) => void Object.assign(x, change))}
           />
           <RecipeField
             label={`Colour of ${s.name}`}

@@ -1,18 +1,18 @@
 'use client';
 /** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
 import Box from '@mui/material/Box';
-import { layerAreal, type Layer, type LayerWhere } from '@/core/piece/shade';
+import { askedOf, kindOf } from '@/core/piece/fields';
+import { layerSchema, layerWhereSchema, type Layer, type LayerWhere } from '@/core/piece/shade';
 import type { Place } from '@/core/piece/schema';
 import { AMOUNTS, amountOf, arealOf, type Amount } from '@/core/shade/layers/amount';
 import { isMixed, mixed } from '@/core/wool/recipe';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { useUnits } from '@/ui/parts/useUnits';
 import { ThinPicture } from '@/ui/pictures/ThinPicture';
 import { wispsOn } from '@/core/shade/shade-methods';
 import type { LayerPlan } from '@/core/shade/layers/area-shade';
-import { WoolField } from '@/ui/parts/WoolField';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
 import { EditButton } from '@/ui/parts/Editable';
@@ -68,14 +68,8 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
       </>
     );
   }
-  const pickLot = (label: string) =>
-    'lotId' in layer && (
-      <WoolField
-        label={label}
-        value={layer.lotId}
-        onChange={(lotId) => lotId !== null && onChange({ ...layer, lotId })}
-      />
-    );
+  const schema = kindOf(layerSchema, layer);
+  const set = (change: object) => onChange({ ...layer, ...change });
   return (
     <>
       {layer.kind === 'veil' && (
@@ -84,79 +78,18 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
             label="Wool of the veil"
             recipe={layer.recipe}
             even={layer.even}
-            onChange={(recipe, even) => onChange({ ...layer, recipe, even })}
+            onChange={(recipe, even) => set({ recipe, even })}
           />
-          <AmountField layer={layer} onChange={onChange} />
-          <ChoiceRow
-            label="What the veil is for"
-            value={layer.aim}
-            options={[
-              { value: 'let through', says: 'lets it through' },
-              { value: 'hide', says: 'hides it' },
-            ]}
-            onChange={(aim) => onChange({ ...layer, aim })}
-          />
+          <AmountInWords layer={layer} onChange={set} />
         </>
       )}
-      {layer.kind === 'line' && (
-        <>
-          {pickLot('Wool')}
-          <Areal layer={layer} onChange={onChange} />
-        </>
-      )}
-      {layer.kind === 'shadow' && (
-        <>
-          {pickLot('Dark wool')}
-          <Areal layer={layer} onChange={onChange} />
-          <MeasureField
-            label="Veil over it"
-            kind="areal"
-            value={layer.veilMgCm2}
-            min={0.1}
-            max={40}
-            slide={{ min: 0.1, max: 12, step: 0.1 }}
-            onChange={(veilMgCm2) => onChange({ ...layer, veilMgCm2 })}
-          />
-        </>
-      )}
-      {layer.kind === 'highlight' && (
-        <>
-          {pickLot('White wool')}
-          <MeasureField
-            label="White in it"
-            kind="share"
-            value={layer.share}
-            min={0.05}
-            max={0.95}
-            slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-            onChange={(share) => onChange({ ...layer, share })}
-          />
-          <Areal layer={layer} onChange={onChange} />
-        </>
-      )}
-      {(layer.kind === 'flecks' || layer.kind === 'raise') && (
-        <>
-          {pickLot(layer.kind === 'raise' ? 'Raise' : 'Wool')}
-          <MeasureField
-            label={layer.kind === 'raise' ? 'Raised' : 'Flecks'}
-            kind="share"
-            value={layer.share}
-            min={0.01}
-            max={0.9}
-            slide={{ min: 0.01, max: 0.6, step: 0.01 }}
-            onChange={(share) => onChange({ ...layer, share })}
-          />
-          <ChoiceRow
-            label="Texture"
-            value={layer.texture}
-            options={[
-              { value: 'tufts', says: 'stands in tufts' },
-              { value: 'fine', says: 'worked in fine' },
-            ]}
-            onChange={(texture) => onChange({ ...layer, texture })}
-          />
-        </>
-      )}
+      <Fields
+        key={layer.kind}
+        schema={schema}
+        value={layer}
+        keys={askedOf(schema).filter((k) => k !== 'even')}
+        onChange={set}
+      />
       {plan && <HowThin plan={plan} groundHex={groundHex} />}
       {places && <WhereField where={layer.where} onChange={(where) => onChange({ ...layer, where })} />}
     </>
@@ -188,37 +121,22 @@ function HowThin({ plan, groundHex }: { plan: LayerPlan; groundHex: string }) {
   );
 }
 
-function Areal({ layer, onChange }: { layer: Extract<Layer, { arealMgCm2: number }>; onChange: (l: Layer) => void }) {
-  return (
-    <MeasureField
-      label="Amount"
-      kind="areal"
-      value={layer.arealMgCm2}
-      min={layerAreal.minValue!}
-      max={layerAreal.maxValue!}
-      slide={{ min: 0.1, max: 25, step: 0.1 }}
-      onChange={(arealMgCm2) => onChange({ ...layer, arealMgCm2 })}
-    />
-  );
-}
-
-/** How much, in words with mg beside. */
-function AmountField(p: { layer: Extract<Layer, { kind: 'veil' }>; onChange: (l: Layer) => void }) {
+/** How much of a veil, in words; in mg below it. */
+function AmountInWords(p: {
+  layer: Extract<Layer, { kind: 'veil' }>;
+  onChange: (change: { arealMgCm2: number }) => void;
+}) {
   const cupboard = useDesk((s) => s.cupboard);
   const hand = useDesk((s) => s.hand);
   const m = mixed(p.layer.recipe, p.layer.even, cupboard, hand);
+  if (!isMixed(m)) return null;
   return (
-    <>
-      {isMixed(m) && (
-        <ChoiceRow<Amount>
-          label="Amount in words"
-          value={amountOf((m.kappa * p.layer.arealMgCm2) / m.m1)}
-          options={AMOUNTS.map((a) => ({ value: a, says: a }))}
-          onChange={(a) => p.onChange({ ...p.layer, arealMgCm2: arealOf(a, m.m1, m.kappa) })}
-        />
-      )}
-      <Areal {...p} />
-    </>
+    <ChoiceRow<Amount>
+      label="Amount in words"
+      value={amountOf((m.kappa * p.layer.arealMgCm2) / m.m1)}
+      options={AMOUNTS.map((a) => ({ value: a, says: a }))}
+      onChange={(a) => p.onChange({ arealMgCm2: arealOf(a, m.m1, m.kappa) })}
+    />
   );
 }
 
@@ -248,6 +166,7 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
     if (kind === 'line') return { kind, places: [place(0.3, 60), place(0.7, 60)], widthMm: 2, mirrored: true };
     return { kind: 'all' };
   };
+  const ofWhere = kindOf(layerWhereSchema, where);
   return (
     <Box role="group" aria-label="Where the layer lies" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
       <ChoiceRow
@@ -256,28 +175,15 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
         options={(Object.keys(WHERE_WORDS) as LayerWhere['kind'][]).map((k) => ({ value: k, says: WHERE_WORDS[k] }))}
         onChange={(k) => k !== where.kind && onChange(begin(k))}
       />
-      {where.kind === 'edge' && (
-        <MeasureField
-          label="Width"
-          kind="length"
-          value={where.widthMm}
-          min={0.5}
-          max={60}
-          slide={{ min: 0.5, max: 25, step: 0.5 }}
-          onChange={(widthMm) => onChange({ ...where, widthMm })}
-        />
-      )}
+      <Fields
+        key={where.kind}
+        schema={ofWhere}
+        value={where}
+        keys={askedOf(ofWhere)}
+        onChange={(change) => onChange({ ...where, ...change } as LayerWhere)}
+      />
       {where.kind === 'line' && (
         <>
-          <MeasureField
-            label="Width"
-            kind="length"
-            value={where.widthMm}
-            min={0.3}
-            max={40}
-            slide={{ min: 0.5, max: 15, step: 0.5 }}
-            onChange={(widthMm) => onChange({ ...where, widthMm })}
-          />
           <EditButton
             aria-pressed={brush === 'line'}
             variant={brush === 'line' ? 'contained' : 'outlined'}
@@ -290,15 +196,6 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
       )}
       {where.kind === 'fade' && (
         <>
-          <MeasureField
-            label="Left at the end"
-            kind="share"
-            value={where.least}
-            min={0}
-            max={1}
-            slide={{ min: 0, max: 1, step: 0.05 }}
-            onChange={(least) => onChange({ ...where, least })}
-          />
           {(
             [
               ['from', 'Full at', 'the hem'],

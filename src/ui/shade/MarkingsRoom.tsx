@@ -6,22 +6,28 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { PieceMarking } from '@/core/piece/shade';
-import type { Selector } from '@/core/piece/schema';
+import { askedOf, kindOf } from '@/core/piece/fields';
+import {
+  borderSchema,
+  dashesSchema,
+  markingShapeSchema,
+  pieceMarkingSchema,
+  type PieceMarking,
+} from '@/core/piece/shade';
 import { addMarking, MARKING_KINDS, type MarkingKind } from '@/core/shade/shade-edits';
 import { changePiece, setView, useDesk } from '@/desk/store';
+import { BandFields } from '@/ui/parts/BandFields';
+import { BrushWidth } from '@/ui/parts/BrushWidth';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Patch } from '@/ui/parts/ColourField';
 import { FactList } from '@/ui/parts/FactList';
+import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
-import { MeasureField } from '@/ui/parts/MeasureField';
-import { NameField } from '@/ui/parts/NameField';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
-import { BorderFields } from './BorderFields';
 import { MARKING_WORDS } from './layer-words';
 import { Ends, LayerControls } from './LayerControls';
 import { PlaceFields } from './PlaceFields';
@@ -167,33 +173,13 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
   const { plan } = useMarking();
   const parts = useDesk((s) => s.piece!.form.parts);
   const brush = useDesk((s) => s.view.brush);
-  const reach = useDesk((s) => s.view.brushReach);
-  const finished = useDesk((s) => s.piece!.form.finishedLengthMm);
   const { shape } = doc;
   const set = (change: Partial<PieceMarking>) => editMarking({ ...doc, ...change });
   const put = (s: PieceMarking['shape']) => set({ shape: s });
-  const length = (
-    label: string,
-    value: number,
-    min: number,
-    max: number,
-    slideTo: number,
-    onChange: (v: number) => void,
-  ) => (
-    <MeasureField
-      label={label}
-      kind="length"
-      value={value}
-      min={min}
-      max={max}
-      slide={{ min, max: slideTo, step: 0.5 }}
-      onChange={onChange}
-    />
-  );
-  const bandOf = (where: Selector) => where.along ?? { from: 0, to: 1 };
+  const schema = kindOf(markingShapeSchema, shape);
   return (
     <Box role="group" aria-label={`How ${doc.name} is made`}>
-      <NameField label="Name of the marking" value={doc.name} onChange={(name) => set({ name })} />
+      <Fields schema={pieceMarkingSchema} value={doc} keys={['name']} onChange={set} />
       {'where' in shape ? null : (
         <Box sx={{ my: 1 }}>
           <EditButton
@@ -209,11 +195,15 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
           </EditButton>
         </Box>
       )}
+      <Fields
+        key={shape.kind}
+        schema={schema}
+        value={shape}
+        keys={askedOf(schema)}
+        onChange={(change) => put({ ...shape, ...change })}
+      />
       {'through' in shape && (
         <>
-          {length('Width, start', shape.startMm, 0.3, 400, 40, (startMm) => put({ ...shape, startMm }))}
-          {length('Width, end', shape.endMm, 0, 400, 40, (endMm) => put({ ...shape, endMm }))}
-          {length('Stops short', shape.stopMm, 0, 200, 40, (stopMm) => put({ ...shape, stopMm }))}
           <Ends places={shape.through} onChange={(through) => put({ ...shape, through })} />
           <CheckField
             label="broken into dashes with the reverse needle"
@@ -221,20 +211,16 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
             onChange={(on) => set({ broken: on ? { dashMm: 3, gapMm: 2 } : null })}
           />
           {doc.broken && (
-            <>
-              {length('Dash', doc.broken.dashMm, 0.5, 60, 15, (dashMm) => set({ broken: { ...doc.broken!, dashMm } }))}
-              {length('Gap', doc.broken.gapMm, 0.5, 60, 15, (gapMm) => set({ broken: { ...doc.broken!, gapMm } }))}
-            </>
+            <Fields
+              schema={dashesSchema}
+              value={doc.broken}
+              keys={['dashMm', 'gapMm']}
+              onChange={(change) => set({ broken: { ...doc.broken!, ...change } })}
+            />
           )}
         </>
       )}
-      {'at' in shape && (
-        <>
-          {length('Along the lie', shape.alongMm, 0.3, 400, 80, (alongMm) => put({ ...shape, alongMm }))}
-          {length('Across the lie', shape.acrossMm, 0.3, 400, 80, (acrossMm) => put({ ...shape, acrossMm }))}
-          <PlaceFields label="Middle" place={shape.at} onChange={(at) => put({ ...shape, at })} />
-        </>
-      )}
+      {'at' in shape && <PlaceFields label="Middle" place={shape.at} onChange={(at) => put({ ...shape, at })} />}
       {'where' in shape && (
         <>
           <PickField
@@ -244,67 +230,19 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
             options={parts.map((p) => ({ value: p.id, says: p.name }))}
             onChange={(part) => put({ ...shape, where: { ...shape.where, parts: [part] } })}
           />
-          {(['from', 'to'] as const).map((k) => {
-            const band = bandOf(shape.where);
-            return (
-              <MeasureField
-                key={k}
-                label={k === 'from' ? 'From, along' : 'To, along'}
-                kind="share"
-                value={band[k]}
-                min={k === 'from' ? 0 : band.from + 0.01}
-                max={k === 'from' ? band.to - 0.01 : 1}
-                slide={{ min: 0, max: 1, step: 0.01 }}
-                onChange={(v) =>
-                  put({
-                    ...shape,
-                    where: {
-                      ...shape.where,
-                      along: {
-                        ...band,
-                        [k]: k === 'from' ? Math.min(v, band.to - 0.01) : Math.max(v, band.from + 0.01),
-                      },
-                    },
-                  })
-                }
-              />
-            );
-          })}
-          {shape.kind === 'bars' && (
-            <>
-              <MeasureField
-                label="Bars"
-                kind="count"
-                value={shape.count}
-                min={1}
-                max={40}
-                slide={{ min: 1, max: 20, step: 1 }}
-                onChange={(v) => put({ ...shape, count: Math.max(1, Math.round(v)) })}
-              />
-              <MeasureField
-                label="Bar to gap"
-                kind="share"
-                value={shape.share}
-                min={0.05}
-                max={0.95}
-                slide={{ min: 0.05, max: 0.95, step: 0.05 }}
-                onChange={(share) => put({ ...shape, share })}
-              />
-            </>
-          )}
+          <BandFields
+            way="along"
+            band={shape.where.along}
+            onChange={(along) => {
+              const { along: _, ...where } = shape.where;
+              put({ ...shape, where: along ? { ...where, along } : where });
+            }}
+          />
         </>
       )}
       {'strokes' in shape && (
         <Box sx={{ fontSize: 13 }}>
-          <MeasureField
-            label="Brush width"
-            kind="length"
-            value={Math.round((20 * reach * finished) / 1000) / 10}
-            min={(4 * finished) / 1000}
-            max={(600 * finished) / 1000}
-            slide={{ min: (4 * finished) / 1000, max: (120 * finished) / 1000, step: 0.5 }}
-            onChange={(v) => setView({ brushReach: (v * 1000) / finished / 2 })}
-          />
+          <BrushWidth />
           {shape.strokes.length === 0 ? 'Not painted yet. ' : `${shape.strokes.length} strokes. `}
           <EditButton
             disabled={shape.strokes.length === 0}
@@ -314,7 +252,7 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
           </EditButton>
         </Box>
       )}
-      <CheckField label="both sides alike" value={doc.mirrored} onChange={(mirrored) => set({ mirrored })} />
+      <Fields schema={pieceMarkingSchema} value={doc} keys={['mirrored']} onChange={set} />
       <ChoiceRow
         label="Over or under the coat"
         value={doc.under ? 'under' : 'over'}
@@ -324,7 +262,12 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
         ]}
         onChange={(v) => set({ under: v === 'under' })}
       />
-      <BorderFields border={doc.border} onChange={(border) => set({ border })} />
+      <Fields
+        schema={borderSchema}
+        value={doc.border}
+        keys={['raggedMm', 'softMm']}
+        onChange={(change) => set({ border: { ...doc.border, ...change } })}
+      />
       {doc.layers.map((l) => (
         <LayerControls
           key={l.id}

@@ -2,12 +2,14 @@
 /** Wools of a blend by parts: one to four lots, each with its parts; what the blend comes out as beside it. */
 import Box from '@mui/material/Box';
 import { isMixed, mixed } from '@/core/wool/recipe';
-import type { Recipe } from '@/core/piece/shade';
+import { recipePartSchema, smallPartSchema, type Recipe } from '@/core/piece/shade';
 import { useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
-import { MeasureField } from '@/ui/parts/MeasureField';
+import { Fields } from '@/ui/parts/Fields';
 import { WoolField } from '@/ui/parts/WoolField';
 import { EditButton } from '@/ui/parts/Editable';
+
+const EVEN = smallPartSchema.pick({ even: true });
 
 interface RecipeFieldProps {
   readonly label: string;
@@ -43,15 +45,7 @@ export function RecipeField({ label, recipe, even, onChange }: RecipeFieldProps)
           />
           {recipe.length > 1 && (
             <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1, alignItems: 'center' }}>
-              <MeasureField
-                label={`Parts ${i + 1}`}
-                kind="count"
-                value={r.parts}
-                min={1}
-                max={64}
-                slide={{ min: 1, max: 16, step: 1 }}
-                onChange={(v) => set(i, { parts: Math.max(1, Math.round(v)) })}
-              />
+              <Fields schema={recipePartSchema} value={r} keys={['parts']} onChange={(change) => set(i, change)} />
               <EditButton
                 aria-label={`Take wool ${i + 1} out of the blend`}
                 onClick={() =>
@@ -74,14 +68,11 @@ export function RecipeField({ label, recipe, even, onChange }: RecipeFieldProps)
         </EditButton>
       )}
       {recipe.length > 1 && (
-        <MeasureField
-          label="Evenness"
-          kind="share"
-          value={even}
-          min={0}
-          max={1}
-          slide={{ min: 0, max: 1, step: 0.05 }}
-          onChange={(v) => onChange(recipe, v)}
+        <Fields
+          schema={EVEN}
+          value={{ even }}
+          keys={['even']}
+          onChange={(change) => onChange(recipe, change.even ?? even)}
         />
       )}
     </Box>

@@ -9,25 +9,23 @@ import {
 } from '@dnd-kit/sortable';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Area } from '@/core/piece/schema';
-import type { Layer } from '@/core/piece/shade';
+import { pieceSchema, type Area } from '@/core/piece/schema';
+import { areaShadeSchema, borderSchema, type Layer } from '@/core/piece/shade';
 import type { LayerPlan, ShadedArea } from '@/core/shade/layers/area-shade';
 import { addLayer, LAYER_KINDS, moveLayer, removeLayer } from '@/core/shade/shade-edits';
 import { colourName } from '@/core/shade/words';
 import { labOf } from '@/core/colour/lab';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
-import { CheckField } from '@/ui/parts/CheckField';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { ColourField, Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/ColourField';
+import { EditButton } from '@/ui/parts/Editable';
+import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
-import { BorderFields } from './BorderFields';
 import { Corrections } from './Corrections';
 import { ADD_WORDS, LAYER_WORDS } from './layer-words';
 import { LayerControls } from './LayerControls';
 import { editShade, firstLot } from './shade-store';
-import { EditButton } from '@/ui/parts/Editable';
 
 export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   const canEdit = useDesk((s) => s.canEdit);
@@ -147,19 +145,21 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         </Box>
       )}
       <Box role="group" aria-label="The whole area" sx={{ mt: 1.5, borderTop: 2, borderColor: 'divider', pt: 1 }}>
-        <CheckField
-          label="a colour is wanted"
-          value={doc.shade.wanted !== null}
-          onChange={(on) => editShade(doc.id, (s) => ({ ...s, wanted: on ? shaded.meanHex : null }))}
+        <Fields
+          key={`${doc.id}-wanted`}
+          schema={areaShadeSchema}
+          value={doc.shade}
+          keys={['wanted']}
+          begin={{ wanted: shaded.meanHex }}
+          onChange={(change) => editShade(doc.id, (s) => ({ ...s, ...change }))}
         />
-        {doc.shade.wanted !== null && (
-          <ColourField
-            label="Wanted"
-            value={doc.shade.wanted}
-            onChange={(wanted) => editShade(doc.id, (s) => ({ ...s, wanted }))}
-          />
-        )}
-        <BorderFields border={doc.shade.border} onChange={(border) => editShade(doc.id, (x) => ({ ...x, border }))} />
+        <Fields
+          key={doc.id}
+          schema={borderSchema}
+          value={doc.shade.border}
+          keys={['raggedMm', 'softMm']}
+          onChange={(change) => editShade(doc.id, (x) => ({ ...x, border: { ...x.border, ...change } }))}
+        />
       </Box>
       <School />
       <Corrections shaded={shaded} />
@@ -170,20 +170,14 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
 const layerTitle = (l: Layer): string => (l.kind === 'coat' ? 'Coat' : ADD_WORDS[l.kind]);
 
 function School() {
-  const value = useDesk((s) => s.piece!.correction);
+  const piece = useDesk((s) => s.piece)!;
   return (
-    <Box sx={{ mt: 1 }}>
-      <Box sx={{ fontSize: 13, mb: 0.5 }}>A mistake in colour is</Box>
-      <ChoiceRow
-        label="A mistake in colour is"
-        value={value}
-        options={[
-          { value: 'cover', says: 'covered' },
-          { value: 'take off', says: 'taken off' },
-        ]}
-        onChange={(v) => editPiece((d) => void (d.correction = v))}
-      />
-    </Box>
+    <Fields
+      schema={pieceSchema}
+      value={piece}
+      keys={['correction']}
+      onChange={(change) => editPiece((d) => void Object.assign(d, change))}
+    />
   );
 }
 

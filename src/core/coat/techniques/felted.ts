@@ -135,7 +135,7 @@ export function feltedLook(s: Spec<Felted>, x: FeltedLook): Look {
   };
 }
 
-export const layerAreal = method({
+const layerAreal = method({
   id: 'layer-areal',
   title: 'Wool on a square centimetre',
   formula: 'M = layers × M layer',

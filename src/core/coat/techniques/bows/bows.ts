@@ -34,7 +34,6 @@ import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import type { Hand } from '@/core/piece/hand';
 import { trimPlan } from '@/core/coat/trim';
-import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
@@ -263,15 +262,6 @@ export const bows: Way<Bows> = {
   takes: 'cut lengths',
   counts: 'bows',
   fans: true,
-  fields: [
-    field('lengthMm', 'Length', 'length', 2, 30, 0.5),
-    field('widthMm', 'Bow width', 'length', 0.5, 15, 0.5),
-    field('overlap', 'Overlap', 'number', 0, 0.9, 0.05),
-    field('spacingMm', 'Course spacing', 'length', 0.5, 15, 0.5),
-    field('bowMg', 'Bow weight', 'number', 0.1, 40, 0.1),
-    LIFT,
-    field('fanDeg', 'Fan', 'angle', 0, 150, 5),
-  ],
   margins: [
     { ...APART, what: 'Courses apart' },
     { ...THINNEST, key: 'bowMg', what: 'Bow weight, mg', kind: 'number', least: 0.1, most: 60 },

@@ -46,7 +46,6 @@ import { thinnestLay } from '@/core/coat/cover/enough';
 import { aSquare, cutting, ONE_STEP, pinchRows } from '@/core/coat/rows/row-work';
 import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
-import { field, LAY, LENGTH, LIFT, SPACING } from '@/core/coat/coat-field';
 import { APART, SHORTEST, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
@@ -179,14 +178,6 @@ export const foldOver: Way<FoldOver> = {
           ['at the hem', f.lengthMm],
           ['at the top', f.topLengthMm],
         ],
-  fields: [
-    LENGTH,
-    SPACING,
-    LAY,
-    LIFT,
-    field('pinchWidthMm', 'Pinch width', 'length', 1, 25, 0.5),
-    field('pinchPitchMm', 'Pinch to pinch', 'length', 1, 40, 0.5),
-  ],
   margins: [APART, THINNEST, SHORTEST],
   goodFor:
     'Long and medium fur with a clear lie: flanks, tails, bibs, ruffs. Each row hides the roots of the one below.',

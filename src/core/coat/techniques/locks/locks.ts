@@ -33,7 +33,6 @@ import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { lockCount, lockLength, lockMass, tipWaste } from './lock-methods';
-import { field, LIFT } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type Look, type Spec, type Way } from '@/core/coat/way';
 
@@ -236,14 +235,6 @@ export const locks: Way<Locks> = {
   takes: 'locks',
   counts: 'locks',
   inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
-  fields: [
-    field('lengthMm', 'Length', 'length', 5, 100, 1),
-    field('spacingMm', 'Course spacing', 'length', 2, 40, 0.5),
-    field('pitchMm', 'Lock to lock', 'length', 1, 20, 0.5),
-    field('lockWidthMm', 'Lock width', 'length', 0.5, 15, 0.5),
-    field('lockMg', 'Lock weight', 'number', 0.5, 200, 0.5),
-    LIFT,
-  ],
   margins: [
     { ...APART, what: 'Courses apart', least: 1, most: 120 },
     { ...THINNEST, key: 'lockMg', what: 'Lock weight, mg', kind: 'number', least: 0.5, most: 300, step: 0.5 },

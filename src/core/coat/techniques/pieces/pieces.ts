@@ -13,7 +13,6 @@ import {
 } from '@/core/coat/techniques/felted';
 import { half } from '@/core/coat/techniques/half';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
-import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
 import { lookedOver } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both } from '@/core/time/work-time';
@@ -40,12 +39,6 @@ export const pieces: Way<Pieces> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pieces',
-  fields: [
-    AREAL,
-    LAYERS,
-    field('pieceMm', 'Piece', 'length', 3, 60, 0.5),
-    field('overlap', 'Overlap', 'number', 0, 0.8, 0.05),
-  ],
   margins: [LIGHTEST],
   goodFor: 'Smooth short coats, feathers seen from afar, and places a sheet would crease: birds, faces, paws.',
   costs: 'Little wool, quick; seams show unless the edges are teased thin.',

@@ -18,7 +18,6 @@ import {
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { rowsFor } from '@/core/coat/rows/row-figures';
 import { forgottenPlaces, sheetPieces, slitFor, type SheetCut } from './sheet-cut';
-import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
 import { lookedOver } from '@/core/coat/rows/row-work';
 import { both } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
@@ -82,7 +81,6 @@ export const sheet: Way<Sheet> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pieces',
-  fields: [AREAL, LAYERS, field('anchorMm', 'Anchoring', 'length', 0, 50, 1)],
   margins: [LIGHTEST],
   goodFor: 'Large smooth bodies in one colour, as even as cloth: a first skin under everything else.',
   costs: 'Wool for the anchoring; creases where the body is hollow unless it is slit or darted.',

@@ -36,7 +36,6 @@ import { aSquare, cutting, ONE_STEP, pinchRows } from '@/core/coat/rows/row-work
 import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes, timeFigure, tookBy } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
-import { field, LAY, SPACING } from '@/core/coat/coat-field';
 import { APART, THINNEST } from '@/core/coat/cover/margin-range';
 import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
 
@@ -249,13 +248,6 @@ export const standing: Way<Standing> = {
   takes: 'cut lengths',
   inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, standing`,
   moreLots: (s) => (s.marking.kind === 'none' ? [] : [s.marking.lotId]),
-  fields: [
-    field('lengthMm', 'Pile', 'length', 2, 40, 0.5),
-    SPACING,
-    LAY,
-    field('liftDeg', 'Lift, fluffed', 'angle', 20, 85, 1),
-    field('overMm', 'To trim off', 'length', 0, 30, 0.5),
-  ],
   margins: [APART, THINNEST],
   goodFor:
     'Plush that stands up and is trimmed to a shape: young animals, dense plushy coats; stripes and spots cut from the pile.',

@@ -29,7 +29,6 @@ import type { Hand } from '@/core/piece/hand';
 import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes, timeFigure } from '@/core/time/work-time';
 import { trimPlan } from '@/core/coat/trim';
-import { field, LIFT } from '@/core/coat/coat-field';
 import { PLAIN_LAY, shown, type LayContext, type LayFigures, type Look, type Spec, type Way } from '@/core/coat/way';
 
 /** Anchor wool on a square cm; ours. */
@@ -282,18 +281,6 @@ export const strip: Way<Strip> = {
     ['at the top end', s.endLengthMm],
   ],
   moreLots: (s) => (s.anchorLotId === null ? [] : [s.anchorLotId]),
-  fields: [
-    field('startLengthMm', 'At the hem end', 'length', 2, 100, 0.5),
-    field('middleLengthMm', 'In the middle', 'length', 2, 100, 0.5),
-    field('endLengthMm', 'At the top end', 'length', 2, 100, 0.5),
-    field('pitchMm', 'Clump to clump', 'length', 1, 20, 0.5),
-    field('layMgCm', 'Weight', 'linear', 1, 120, 1),
-    LIFT,
-    field('anchorWidthMm', 'Anchor width', 'length', 2, 20, 0.5),
-    field('leftShare', 'Left, trimmed to', 'number', 0.1, 1, 0.05),
-    field('rightShare', 'Right, trimmed to', 'number', 0.1, 1, 0.05),
-    field('overMm', 'To trim off', 'length', 0, 30, 0.5),
-  ],
   margins: [],
   goodFor: 'Manes and crests: made flat on the table where both hands are free, then seated as one.',
   costs: 'Quick to seat; needs a coarser wool for the anchor, and the join must be hidden.',

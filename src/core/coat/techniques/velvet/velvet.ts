@@ -17,7 +17,6 @@ import {
 import { workOn } from '@/core/coat/operations';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
-import { AREAL, field, LAYERS } from '@/core/coat/coat-field';
 import { lookedOver, ONE_STEP, stabs } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both, takes } from '@/core/time/work-time';
@@ -48,7 +47,6 @@ export const velvet: Way<Velvet> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pieces',
-  fields: [AREAL, LAYERS, field('raiseMm', 'Pile height', 'length', 0.3, 6, 0.1)],
   margins: [LIGHTEST],
   goodFor: 'Very short fur: muzzles, the outside of ears, paws. The under-colour comes up with it.',
   costs: 'Little wool. What lies below is raised too, so plan the under-layer; a little is shed.',

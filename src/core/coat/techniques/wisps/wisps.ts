@@ -8,7 +8,6 @@ import { half } from '@/core/coat/techniques/half';
 import { reachFindings, stapleFindings } from '@/core/coat/judgement';
 import { remedyOf } from '@/core/coat/remedy';
 import { piecesAlong } from '@/core/coat/rows/row-figures';
-import { AREAL, field, LAYERS, LIFT } from '@/core/coat/coat-field';
 import { lookedOver } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both } from '@/core/time/work-time';
@@ -43,7 +42,6 @@ export const wisps: Way<Wisps> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pieces',
-  fields: [AREAL, LAYERS, field('lengthMm', 'Wisp length', 'length', 2, 40, 0.5), LIFT],
   margins: [LIGHTEST],
   goodFor: 'Short soft coats and faces; colours laid thin over each other; pictures in relief.',
   costs: 'Least wool and quick; it stays delicate, for nothing but light needling holds it.',
