@@ -114,6 +114,14 @@ describe('the house', () => {
       );
     expect(unused).toEqual([]);
   });
+  it('writes a colour of the interface down in its theme and in the palette of its pictures, nowhere else', () => {
+    const own = files
+      .filter((f) => floorOf(f) === 'ui' && !/frame\/theme\.ts$|pictures\/colours\.ts$/.test(f))
+      // The way a colour is written is shown by one, where one is typed.
+      .filter((f) => /(?<!like )#[0-9a-f]{6}\b/i.test(readFileSync(f, 'utf8').replace('type (#b0622a)', '')))
+      .map(short);
+    expect(own).toEqual([]);
+  });
   it('would see a ring and say who is in it', () => {
     const graph = new Map([
       ['a', ['b']],

@@ -86,7 +86,7 @@ export const holderSchema = z.strictObject({
   id: id('Holder'),
   name: name('Name of the holder'),
   needleId: owned('needle', 'Needle in the holder', 'Needle'),
-  needles: field('count', 'Needles in the holder', 2, 20, { label: 'holds' }),
+  needles: field('count', 'Needles in the holder', 2, 20, { label: 'Holds' }),
 });
 
 const WIRE_METALS = ['steel', 'aluminium', 'copper'] as const;

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { lotSchema, type Lot } from '@/core/piece/cupboard';
+import { newLot } from '@/core/piece/new-stock';
 import { freshId } from '@/desk/files';
 import { editCupboard, undo, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
@@ -34,25 +35,7 @@ export function CupboardScreen() {
   const lot = cupboard.lots.find((l) => l.id === chosen) ?? cupboard.lots[0];
   const addLot = () => {
     const id = freshId('wool');
-    editCupboard((d) => {
-      d.lots.push({
-        id,
-        name: 'New wool',
-        form: 'combed top',
-        colour: '#b9b1a4',
-        finenessUm: 23,
-        finenessCv: 0.22,
-        stapleMm: 75,
-        haveG: 25,
-        pricePer100g: null,
-        tipColour: null,
-        tipShare: 0.2,
-        crimpMm: 0,
-        crimpDepthMm: 0,
-        mottle: [],
-        piles: [],
-      });
-    });
+    editCupboard((d) => void d.lots.push(newLot(id)));
     setChosen(id);
   };
   return (

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { lotSchema, pileSchema, type Lot, type Pile } from '@/core/piece/cupboard';
+import { newPile } from '@/core/piece/new-stock';
 import { editCupboard } from '@/desk/store';
 import { Fields } from '@/ui/parts/Fields';
 
@@ -33,10 +34,7 @@ function Piles({ piles, onChange }: { piles: readonly Pile[]; onChange: (recipe:
         <Box component="h3" sx={{ fontSize: 15, m: 0 }}>
           Sorted locks
         </Box>
-        <Button
-          disabled={piles.length >= 40}
-          onClick={() => onChange((p) => void p.push({ lengthMm: 40, widthMm: 3, grade: 'good', count: 50 }))}
-        >
+        <Button disabled={piles.length >= 40} onClick={() => onChange((p) => void p.push(newPile()))}>
           Add a pile
         </Button>
       </Box>

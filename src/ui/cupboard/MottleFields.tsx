@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { hexOfCurve } from '@/core/colour/reflectance';
 import { mottleSchema, type Lot } from '@/core/piece/cupboard';
+import { newMottle } from '@/core/piece/new-stock';
 import { woolCurve } from '@/core/wool/wool-colour';
 import { Patch } from '@/ui/parts/ColourField';
 import { Fields } from '@/ui/parts/Fields';
@@ -36,7 +37,7 @@ export function MottleFields({ lot, set }: { lot: Lot; set: (recipe: (l: Lot) =>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', fontSize: 13 }}>
         <Button
           disabled={lot.mottle.length >= 4 || rest(-1) < 0.05}
-          onClick={() => set((l) => void l.mottle.push({ colour: '#6b5a48', share: Math.min(0.15, rest(-1)) }))}
+          onClick={() => set((l) => void l.mottle.push(newMottle(rest(-1))))}
         >
           Another colour in it
         </Button>

@@ -1,17 +1,8 @@
 'use client';
 /** Everything in the cupboard beside wool: needles, wire and pipe cleaners, eyes bought ready, whisker thread. */
-import {
-  needleSchema,
-  stockEyeSchema,
-  threadSchema,
-  wireSchema,
-  type Cupboard,
-  type Needle,
-  type StockEye,
-  type Thread,
-  type Wire,
-} from '@/core/piece/cupboard';
-import { usualNeedle, withNeedleChange } from '@/core/piece/usual-needle';
+import { needleSchema, stockEyeSchema, threadSchema, wireSchema, type Cupboard } from '@/core/piece/cupboard';
+import { newEyes, newNeedle, newThread, newWire } from '@/core/piece/new-stock';
+import { withNeedleChange } from '@/core/piece/usual-needle';
 import { editCupboard, useDesk } from '@/desk/store';
 import { Stock } from './Stock';
 
@@ -28,37 +19,6 @@ function changes<K extends 'wires' | 'eyes' | 'threads'>(list: K) {
     onRemove: (id: string) => editCupboard((d) => void Object.assign(d, { [list]: of(d).filter((x) => x.id !== id) })),
   };
 }
-
-const newNeedle = (id: string): Needle => {
-  const kind = { gauge: 38, section: 'star' } as const;
-  return { id, name: '38 star', ...kind, count: 1, ...usualNeedle(kind) };
-};
-const newWire = (id: string): Wire => ({
-  id,
-  name: 'New wire',
-  kind: 'wire',
-  metal: 'steel',
-  diameterMm: 1.2,
-  haveMm: 1000,
-});
-const newEyes = (id: string): StockEye => ({
-  id,
-  name: 'New eyes',
-  kind: 'stem',
-  diameterMm: 4,
-  stemMm: 16,
-  stemThickMm: 1,
-  colour: '#17120f',
-  count: 2,
-});
-const newThread = (id: string): Thread => ({
-  id,
-  name: 'New thread',
-  kind: 'nylon',
-  thickMm: 0.2,
-  colour: '#f1efe8',
-  haveMm: 5000,
-});
 
 const WIRES = changes('wires');
 const EYES = changes('eyes');

@@ -6,6 +6,7 @@ import { browRing, type EyeShape } from '@/core/face/drawing/eye-drawing';
 import { beginDrag, endGesture, useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';
+import { CHOSEN, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
 
 /** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
 const PX_PER_MM = 96 / 25.4;
@@ -24,7 +25,7 @@ export function EyePicture() {
   }, []);
   const plan = f?.plan;
   const browLot = f?.face.brows?.lotId;
-  const browHex = useDesk((s) => s.cupboard.lots.find((l) => l.id === browLot)?.colour ?? '#4a3a2c');
+  const browHex = useDesk((s) => s.cupboard.lots.find((l) => l.id === browLot)?.colour ?? UNCHOSEN.brow);
   return (
     <Box
       ref={box}
@@ -197,7 +198,7 @@ function Lamp() {
           }}
         >
           <circle cx={x} cy={y} r={12} fill="transparent" />
-          <circle cx={x} cy={y} r={6} fill="#f6f6f4" stroke="#1f4b73" strokeWidth={2} />
+          <circle cx={x} cy={y} r={6} fill={SHEET} stroke={CHOSEN} strokeWidth={2} />
         </g>
       </svg>
     </Box>

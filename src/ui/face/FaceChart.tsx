@@ -20,6 +20,7 @@ import { grip, onDrawing } from '@/ui/parts/grip';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFace, useEyeDrawing, useSmallHex } from './face-store';
 import { LaidPhoto } from './LaidPhoto';
+import { CHOSEN, HARM, INK, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
 
 interface Handle {
   readonly what: Movable;
@@ -44,8 +45,8 @@ export function useFaceDrawings(): { readonly front: FaceDrawing; readonly profi
     const draw = (side: ChartSide) =>
       faceDrawing(plan, face, side, {
         eyes: eye.eyes,
-        noseHex: nose ?? '#3d332c',
-        browHex: lots.find((l) => l.id === face.brows?.lotId)?.colour ?? '#4a3a2c',
+        noseHex: nose ?? UNCHOSEN.nose,
+        browHex: lots.find((l) => l.id === face.brows?.lotId)?.colour ?? UNCHOSEN.brow,
         whiskers: true,
         threads: feature === 'whiskers',
         stems: feature === 'eyes',
@@ -168,7 +169,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
           cx={onChart(intoHead(plan.frame, dot), side)[0]}
           cy={-onChart(intoHead(plan.frame, dot), side)[1]}
           r={4 * px}
-          fill="#9b2226"
+          fill={HARM}
           aria-hidden
         />
       )}
@@ -195,8 +196,8 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
               cx={x}
               cy={-y}
               r={(on ? 5 : 4) * px}
-              fill={on ? '#1f4b73' : '#f6f6f4'}
-              stroke={on ? '#f6f6f4' : '#1f4b73'}
+              fill={on ? CHOSEN : SHEET}
+              stroke={on ? SHEET : CHOSEN}
               strokeWidth={1.4 * px}
             />
           </g>
@@ -262,7 +263,7 @@ export function Drawn({ drawing, px }: { drawing: FaceDrawing; px: number }) {
             key={i}
             points={it.points.map(([x, y]) => `${x},${-y}`).join(' ')}
             fill="none"
-            stroke={it.what === 'stem' ? '#1f4b73' : 'currentColor'}
+            stroke={it.what === 'stem' ? CHOSEN : 'currentColor'}
             strokeOpacity={it.what === 'whisker' ? 0.55 : it.what === 'stem' ? 0.45 : 1}
             strokeWidth={it.what === 'head' ? 1.6 * px : Math.max(it.thickMm, 0.7 * px)}
             strokeLinecap="round"
@@ -319,12 +320,12 @@ function Numbers({ side, px, drawing }: { side: ChartSide; px: number; drawing: 
                   y={-y - size * 1.1}
                   width={wide + 6 * px}
                   height={lines.length * size * 1.25 + 3 * px}
-                  fill="#f6f6f4"
+                  fill={SHEET}
                   opacity={0.86}
                 />
               )}
               {lines.map((l, i) => (
-                <text key={i} x={tx} y={-y + i * size * 1.25} fill="#1c2022">
+                <text key={i} x={tx} y={-y + i * size * 1.25} fill={INK}>
                   {l}
                 </text>
               ))}

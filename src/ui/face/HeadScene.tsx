@@ -10,7 +10,8 @@ import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
 import { LastingCanvas } from '@/ui/pictures/LastingCanvas';
 import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
-import { BARE, surface, useFreed } from '@/ui/pictures/turntable-geometry';
+import { BARE } from '@/ui/pictures/colours';
+import { surface, useFreed } from '@/ui/pictures/turntable-geometry';
 
 interface HeadSceneProps {
   readonly plan: Plan;

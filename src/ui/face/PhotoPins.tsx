@@ -14,6 +14,7 @@ import { grip, onDrawing } from '@/ui/parts/grip';
 import { editFace, useFace } from './face-store';
 import { usePicture } from '@/ui/parts/usePicture';
 import { EditButton } from '@/ui/parts/Editable';
+import { CHOSEN, HARM, SHEET } from '@/ui/pictures/colours';
 
 const editPhoto = (id: string, recipe: (p: FacePhoto) => void): void =>
   editFace((f) => {
@@ -104,7 +105,7 @@ export function PhotoPins({
             y1={-(line.midline.at[1] - line.midline.along[1] * 1e3) / line.mmPerWidth}
             x2={(line.midline.at[0] + line.midline.along[0] * 1e3) / line.mmPerWidth}
             y2={-(line.midline.at[1] + line.midline.along[1] * 1e3) / line.mmPerWidth}
-            stroke="#1f4b73"
+            stroke={CHOSEN}
             strokeWidth={0.003}
             strokeDasharray="0.012 0.008"
           />
@@ -124,16 +125,16 @@ export function PhotoPins({
               })}
             >
               <circle cx={p.at[0]} cy={p.at[1] * h} r={1.4 * r} fill="transparent" />
-              <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke="#f6f6f4" strokeWidth={0.006} />
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke={SHEET} strokeWidth={0.006} />
               <circle
                 cx={p.at[0]}
                 cy={p.at[1] * h}
                 r={r * 0.62}
                 fill="none"
-                stroke={out ? '#9b2226' : '#1f4b73'}
+                stroke={out ? HARM : CHOSEN}
                 strokeWidth={0.003}
               />
-              <circle cx={p.at[0]} cy={p.at[1] * h} r={0.0018} fill={out ? '#9b2226' : '#1f4b73'} />
+              <circle cx={p.at[0]} cy={p.at[1] * h} r={0.0018} fill={out ? HARM : CHOSEN} />
             </g>
           );
         })}

@@ -10,6 +10,7 @@ import { useDesk } from '@/desk/store';
 import { grip } from '@/ui/parts/grip';
 import { editEyes } from './EyeControls';
 import { useFace } from './face-store';
+import { CARE, CHOSEN, HARM, NO_NEEDLE, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
 
 type Flat = readonly [number, number];
 const VIEWS = {
@@ -71,7 +72,7 @@ export function SettingPicture() {
               .map(([x, y]) => `${x},${-y}`)
               .join(' ')}
             fill="none"
-            stroke="#8a5a00"
+            stroke={CARE}
             strokeWidth={Math.max(frame?.thickMm ?? 0, px)}
             strokeLinejoin="round"
             opacity={0.75}
@@ -80,7 +81,7 @@ export function SettingPicture() {
         {plan.zones.map((z, i) => {
           const [a, b] = [flat(local(z.a)), flat(local(z.b))];
           return a[0] === b[0] && a[1] === b[1] ? (
-            <circle key={i} cx={a[0]} cy={-a[1]} r={z.radiusMm} fill="#9b2226" opacity={0.16} />
+            <circle key={i} cx={a[0]} cy={-a[1]} r={z.radiusMm} fill={HARM} opacity={0.16} />
           ) : (
             <line
               key={i}
@@ -88,7 +89,7 @@ export function SettingPicture() {
               y1={-a[1]}
               x2={b[0]}
               y2={-b[1]}
-              stroke="#9b2226"
+              stroke={HARM}
               strokeWidth={2 * z.radiusMm}
               strokeLinecap="round"
               opacity={0.16}
@@ -101,7 +102,7 @@ export function SettingPicture() {
           const c = flat(
             local([0, 1, 2].map((k) => e.at[k]! + e.axis[k]! * (R - face.eyes.socketMm)) as unknown as Vec3),
           );
-          return <circle key={e.side} cx={c[0]} cy={-c[1]} r={R} fill="#17120f" opacity={0.85} />;
+          return <circle key={e.side} cx={c[0]} cy={-c[1]} r={R} fill={UNCHOSEN.eye} opacity={0.85} />;
         })}
         {eyes.stems?.state.lines.map((s) => {
           const b = flat(local(s.b));
@@ -112,7 +113,7 @@ export function SettingPicture() {
                 y1={-flat(local(s.a))[1]}
                 x2={b[0]}
                 y2={-b[1]}
-                stroke="#1f4b73"
+                stroke={CHOSEN}
                 strokeWidth={Math.max(stem.thickMm, 1.2 * px)}
                 strokeLinecap="round"
               />
@@ -143,7 +144,7 @@ export function SettingPicture() {
                 })}
               >
                 <circle cx={b[0]} cy={-b[1]} r={10 * px} fill="transparent" />
-                <circle cx={b[0]} cy={-b[1]} r={3.5 * px} fill="#f6f6f4" stroke="#1f4b73" strokeWidth={1.5 * px} />
+                <circle cx={b[0]} cy={-b[1]} r={3.5 * px} fill={SHEET} stroke={CHOSEN} strokeWidth={1.5 * px} />
               </g>
             </g>
           );
@@ -171,9 +172,9 @@ export function SettingPicture() {
         {panel('front')}
       </Box>
       <Box sx={{ position: 'absolute', left: 12, bottom: 8, display: 'flex', gap: 2, fontSize: 13 }}>
-        {face.eyes.kind === 'stem' && <Key colour="#1f4b73" words="stem" />}
-        {plan.zones.length > 0 && <Key colour="#e0c3c2" words="no needle here" />}
-        {(frame?.runs.length ?? 0) > 0 && <Key colour="#8a5a00" words="wire" />}
+        {face.eyes.kind === 'stem' && <Key colour={CHOSEN} words="stem" />}
+        {plan.zones.length > 0 && <Key colour={NO_NEEDLE} words="no needle here" />}
+        {(frame?.runs.length ?? 0) > 0 && <Key colour={CARE} words="wire" />}
       </Box>
     </Box>
   );
@@ -254,7 +255,7 @@ function Angle({ name, degrees }: { name: string; degrees: number }) {
           y1={0}
           x2={L * Math.cos(r)}
           y2={L * Math.sin(r)}
-          stroke="#1f4b73"
+          stroke={CHOSEN}
           strokeWidth={4}
           strokeLinecap="round"
         />

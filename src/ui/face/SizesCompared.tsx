@@ -8,6 +8,7 @@ import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFaceDrawings, Drawn } from './FaceChart';
 import { useFace } from './face-store';
+import { UNCHOSEN } from '@/ui/pictures/colours';
 
 const MOST = 6;
 
@@ -67,7 +68,7 @@ export function SizesCompared() {
               const [cx, cy] = onChart(m.inHead, side);
               return (
                 <g key={m.mark}>
-                  <ellipse cx={cx} cy={-cy} rx={(s.mm / 2) * facing} ry={s.mm / 2} fill="#17120f" />
+                  <ellipse cx={cx} cy={-cy} rx={(s.mm / 2) * facing} ry={s.mm / 2} fill={UNCHOSEN.eye} />
                   <circle
                     cx={cx - 0.18 * s.mm * facing}
                     cy={-cy - 0.2 * s.mm}

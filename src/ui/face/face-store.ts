@@ -6,6 +6,7 @@ import type { Face } from '@/core/piece/face';
 import type { SmallPart } from '@/core/piece/shade';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
+import { UNCHOSEN } from '@/ui/pictures/colours';
 
 /** While a slider is held the face is changed as it is; bounds are those of the fields. */
 export const editFace = (recipe: (f: Face) => void): void =>
@@ -38,7 +39,7 @@ export function useEyeDrawing(): {
   return useMemo(() => {
     if (!f?.plan) return null;
     const { eyes } = f.plan;
-    const colours = eyeColours(f.face.eyes, cupboard, eyes.around?.hex ?? '#b9a98f');
+    const colours = eyeColours(f.face.eyes, cupboard, eyes.around?.hex ?? UNCHOSEN.roundEye);
     return { colours, eyes: eyes.ladder.eyes.map((e) => eyeShapes(f.face.eyes, eyes.ladder, e, eyes.discMm, colours)) };
   }, [f, cupboard]);
 }

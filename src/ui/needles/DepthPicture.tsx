@@ -2,9 +2,10 @@
 import type { NeedlePhase } from '@/core/needle/needle-plan';
 import type { Needle } from '@/core/piece/cupboard';
 import { NeedleShape } from './NeedleShape';
+import { CARE, GOOD, HARM } from '@/ui/pictures/colours';
 
-const LEAST = '#2c6650';
-const MOST = '#9b2226';
+const LEAST = GOOD;
+const MOST = HARM;
 
 interface DepthPictureProps {
   readonly phase: NeedlePhase;
@@ -59,7 +60,7 @@ export function DepthPicture({ phase: p, needle, layerMm, height = 170 }: DepthP
       aria-label={`${p.name} at ${p.angleDeg} degrees, ${p.strokeMm.toFixed(1)} mm deep along the needle`}
     >
       <rect x={-w / 2} y={layerMm} width={w} height={deep} fill="currentColor" opacity={0.13} />
-      <rect x={-w / 2} y={0} width={w} height={layerMm} fill="#8a5a00" opacity={0.25} />
+      <rect x={-w / 2} y={0} width={w} height={layerMm} fill={CARE} opacity={0.25} />
       <line x1={-w / 2} x2={w / 2} y1={0} y2={0} stroke="currentColor" strokeWidth={1.2 * px} />
       <g transform={`translate(${tx} ${ty}) rotate(${-tilt})`}>
         <NeedleShape needle={needle} px={px} />

@@ -11,6 +11,7 @@ import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
 import type { Dot } from '@/ui/pictures/TurntableScene';
+import { MARK } from '@/ui/pictures/colours';
 
 export function FinishRoom() {
   const plan = useDesk((s) => s.plan);
@@ -22,7 +23,7 @@ export function FinishRoom() {
   const dots = places.flatMap((p): Dot[] => {
     const where = plan.work.steps.find((s) => s.operation.id === p.operationId)?.operation.needlework?.where;
     return where?.on === 'places'
-      ? where.places.map((at) => ({ at, colour: '#1f4b73', radiusMm: Math.max(0.6, plan.form.lengthMm / 160) }))
+      ? where.places.map((at) => ({ at, colour: MARK, radiusMm: Math.max(0.6, plan.form.lengthMm / 160) }))
       : [];
   });
   const most = Math.max(0.08, ...(area?.leaves ?? []).map((l) => l.share));

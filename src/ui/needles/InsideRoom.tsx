@@ -24,6 +24,7 @@ import { Turntable } from '@/ui/pictures/Turntable';
 import { RackList } from './RackList';
 import { SectionOfNeedle } from './SectionOfNeedle';
 import { useNeedledStep, useRack } from './needle-store';
+import { MARK } from '@/ui/pictures/colours';
 
 const ANGLE = chosenSchema.pick({ angleDeg: true });
 
@@ -97,7 +98,7 @@ export function InsideRoom() {
           ) : (
             <Turntable
               tool="needle"
-              dots={at ? [{ at, colour: '#1f4b73', radiusMm: Math.max(0.8, (plan?.form.lengthMm ?? 100) / 120) }] : []}
+              dots={at ? [{ at, colour: MARK, radiusMm: Math.max(0.8, (plan?.form.lengthMm ?? 100) / 120) }] : []}
             />
           )}
           <Box

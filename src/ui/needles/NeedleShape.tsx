@@ -1,6 +1,7 @@
 /** One needle drawn to scale, its point at the origin and its shank upward (y negative). */
 import { halfWidthAt, needleDrawing } from '@/core/needle/needle-drawing';
 import type { Needle } from '@/core/piece/cupboard';
+import { CHOSEN, INK, QUIET_INK } from '@/ui/pictures/colours';
 
 interface NeedleShapeProps {
   readonly needle: Pick<Needle, 'section' | 'thickMm' | 'tipMm' | 'barbs' | 'gapMm' | 'bladeMm'>;
@@ -12,7 +13,7 @@ interface NeedleShapeProps {
   readonly lit?: ReadonlySet<number>;
 }
 
-export function NeedleShape({ needle, px, fill = '#54595b', barbFill = '#1c2022', lit }: NeedleShapeProps) {
+export function NeedleShape({ needle, px, fill = QUIET_INK, barbFill = INK, lit }: NeedleShapeProps) {
   const d = needleDrawing(needle);
   const right = d.edge.map(([u, w]) => `${w},${-u}`);
   const left = [...d.edge].reverse().map(([u, w]) => `${-w},${-u}`);
@@ -24,7 +25,7 @@ export function NeedleShape({ needle, px, fill = '#54595b', barbFill = '#1c2022'
         const long = 0.9 * needle.thickMm;
         // A notch that opens toward the point takes fibre in; a reverse one opens toward the shank.
         const dir = d.reversed ? 1 : -1;
-        const colour = lit?.has(i) ? '#1f4b73' : barbFill;
+        const colour = lit?.has(i) ? CHOSEN : barbFill;
         if (b.side === 0)
           return <circle key={i} cx={0} cy={-b.at} r={Math.max(0.16 * needle.thickMm, 0.8 * px)} fill={colour} />;
         const x = b.side * w;

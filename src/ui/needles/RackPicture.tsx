@@ -7,6 +7,7 @@ import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 import { NeedleShape } from './NeedleShape';
 import { useNeedledStep, useRack } from './needle-store';
+import { CHOSEN, STEEL } from '@/ui/pictures/colours';
 
 /** Between needles, mm. */
 const APART = 9;
@@ -101,11 +102,11 @@ export function RackPicture() {
                 y={-tall - RAISED}
                 width={APART * 0.84}
                 height={tall + RAISED + 9}
-                fill={on ? '#1f4b73' : 'transparent'}
+                fill={on ? CHOSEN : 'transparent'}
                 fillOpacity={0.1}
               />
               <g transform={`translate(${xOf(i)} ${-up})`}>
-                <NeedleShape needle={n} px={px} fill={n.id === next ? '#1f4b73' : '#6c7173'} />
+                <NeedleShape needle={n} px={px} fill={n.id === next ? CHOSEN : STEEL} />
               </g>
               <text
                 x={xOf(i)}

@@ -20,6 +20,7 @@ import { Breakages, Counting } from './NeedleCare';
 import { NeedleShape } from './NeedleShape';
 import { RackList } from './RackList';
 import { RackPicture } from './RackPicture';
+import { CHOSEN } from '@/ui/pictures/colours';
 
 export function RackRoom({ findings }: { findings: readonly Finding[] }) {
   const { inHand } = useRack();
@@ -150,7 +151,7 @@ function HowToMeasure({ needle: n }: { needle: Needle }) {
             </text>
           ))}
           {reads.map(([a, b, words], i) => (
-            <g key={words} stroke="#1f4b73" fill="none" strokeWidth={1.1 * px}>
+            <g key={words} stroke={CHOSEN} fill="none" strokeWidth={1.1 * px}>
               <path d={`M${a} ${-2 - 2.3 * i}v-1.1M${b} ${-2 - 2.3 * i}v-1.1M${a} ${-2.6 - 2.3 * i}H${b}`} />
               <text x={b + 0.6} y={-2.2 - 2.3 * i} fontSize={13 * px} fill="currentColor" stroke="none">
                 {words} {q({ kind: 'fine', value: b - a })}

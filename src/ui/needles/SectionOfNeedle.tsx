@@ -8,6 +8,7 @@ import { useDesk } from '@/desk/store';
 import { grip } from '@/ui/parts/grip';
 import { useUnits } from '@/ui/parts/useUnits';
 import { NeedleShape } from './NeedleShape';
+import { CARE, CHOSEN, FELT, GOOD, HARM, INK, QUIET_INK, SHEET } from '@/ui/pictures/colours';
 
 interface SectionOfNeedleProps {
   readonly view: InsideView;
@@ -48,7 +49,7 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
           <path
             key={i}
             d={path(l)}
-            fill="#b9a58c"
+            fill={FELT.firm}
             fillOpacity={0.25}
             stroke="currentColor"
             strokeWidth={0.8 * px}
@@ -56,7 +57,7 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
           />
         ))}
         {v.felt.map((l, i) => (
-          <path key={i} d={path(l)} fill="#d8cdbb" stroke="currentColor" strokeWidth={1.3 * px} />
+          <path key={i} d={path(l)} fill={FELT.loose} stroke="currentColor" strokeWidth={1.3 * px} />
         ))}
         {v.layers.map((l, i) => {
           const y = -v.layers.slice(0, i + 1).reduce((m, x) => m + x.thickMm, 0);
@@ -68,14 +69,14 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
               width={28 * px * 3}
               height={l.thickMm}
               fill={l.hex}
-              stroke="#1c2022"
+              stroke={INK}
               strokeWidth={0.3 * px}
             />
           );
         })}
         {v.obstacles.map((o, i) => {
           const same = Math.hypot(o.from[0] - o.to[0], o.from[1] - o.to[1]) < 1e-6;
-          const colour = o.what === 'wire' ? '#8a5a00' : '#9b2226';
+          const colour = o.what === 'wire' ? CARE : HARM;
           return same ? (
             <circle key={i} cx={o.from[0]} cy={-o.from[1]} r={o.radiusMm} fill={colour} opacity={0.45} />
           ) : (
@@ -94,8 +95,8 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
         })}
         {(
           [
-            [v.window.leastMm, '#2c6650', 'least'],
-            [v.window.mostMm, '#9b2226', 'most'],
+            [v.window.leastMm, GOOD, 'least'],
+            [v.window.mostMm, HARM, 'most'],
           ] as const
         ).map(([mm, colour, word]) => {
           const x = c * (mm - over);
@@ -120,7 +121,7 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
           <NeedleShape
             needle={needle}
             px={px}
-            fill={hit ? '#9b2226' : '#54595b'}
+            fill={hit ? HARM : QUIET_INK}
             lit={new Set(v.barbs.flatMap((b, i) => (b.belowMm > 0 ? [i] : [])))}
           />
         </g>
@@ -141,7 +142,7 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
         })}
       >
         <circle cx={tip[0]} cy={-tip[1]} r={12 * px} fill="transparent" />
-        <circle cx={tip[0]} cy={-tip[1]} r={4 * px} fill="#f6f6f4" stroke="#1f4b73" strokeWidth={1.6 * px} />
+        <circle cx={tip[0]} cy={-tip[1]} r={4 * px} fill={SHEET} stroke={CHOSEN} strokeWidth={1.6 * px} />
       </g>
       <g aria-hidden transform={`translate(${-w / 2 + 10 * px} ${deep - 10 * px})`}>
         <line x1={0} x2={10} y1={0} y2={0} stroke="currentColor" strokeWidth={1.6 * px} />

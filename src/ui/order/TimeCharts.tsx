@@ -10,6 +10,7 @@ import type { Operation } from '@/core/stage';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { placeName } from './order-store';
+import { SHADES } from '@/ui/pictures/colours';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip, Legend);
 
@@ -21,7 +22,6 @@ const GROUPS = [
   ['trimming and finish', () => true],
 ] as const;
 /** Shades told apart by lightness, and by their place in the legend. */
-const SHADES = ['#2b2f31', '#1f4b73', '#7f9cb8', '#8a5a00', '#b9bcbc'];
 
 const groupOf = (o: Operation): number => GROUPS.findIndex(([, is]) => is(o));
 

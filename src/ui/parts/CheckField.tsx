@@ -19,6 +19,7 @@ export function CheckField({ label, value, disabled = false, onChange }: CheckFi
         <Checkbox checked={value} disabled={disabled || !editable} onChange={(e) => onChange(e.target.checked)} />
       }
       label={label}
+      sx={{ display: 'flex', '& .MuiFormControlLabel-label': { fontSize: 13 } }}
     />
   );
 }

@@ -7,7 +7,8 @@ import { borderEdges, buildEdges } from '@/core/geometry/mesh';
 import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { seenColours } from '@/core/shade/layers/strand-colour';
 import type { View } from '@/desk/view';
-import { BARE, coverColour, MARK, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
+import { BARE, MARK, PLAIN, ROW } from './colours';
+import { coverColour, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
 
 interface AreaProps {
   readonly area: AreaPlan;
@@ -55,7 +56,7 @@ export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, 
       <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
           key={painted ? 'painted' : 'wool'}
-          color={painted ? '#ffffff' : shown}
+          color={painted ? PLAIN : shown}
           vertexColors={painted}
           polygonOffset
           polygonOffsetFactor={1}
@@ -109,7 +110,7 @@ function RowLines({
   return (
     <>
       <lineSegments geometry={g}>
-        <lineBasicMaterial color={dark ? '#2a2522' : '#f4efe6'} transparent opacity={0.62} />
+        <lineBasicMaterial color={dark ? ROW.onLight : ROW.onDark} transparent opacity={0.62} />
       </lineSegments>
       {lit.map((l) => (
         <primitive key={l.uuid} object={l} />

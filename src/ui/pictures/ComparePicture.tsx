@@ -11,6 +11,7 @@ import { useDesk } from '@/desk/store';
 import { changeReference } from '@/ui/form/CompareRoom';
 import { useCompared } from '@/ui/form/Compared';
 import { grip } from '@/ui/parts/grip';
+import { CHOSEN, HARM, INK, SHEET } from './colours';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 
@@ -74,7 +75,7 @@ export function ComparePicture() {
             key={i}
             points={Array.from({ length: l.length / 2 }, (_, k) => `${l[2 * k]},${-l[2 * k + 1]!}`).join(' ')}
             fill="none"
-            stroke="#1f4b73"
+            stroke={CHOSEN}
             strokeWidth={1.6 * line}
           />
         ))}
@@ -99,8 +100,8 @@ export function ComparePicture() {
               y={-at[1] - 4 * line}
               width={8 * line}
               height={8 * line}
-              fill="#f6f6f4"
-              stroke="#1c2022"
+              fill={SHEET}
+              stroke={INK}
               strokeWidth={line}
             />
           </g>
@@ -112,10 +113,10 @@ export function ComparePicture() {
               y1={-p.piece[1]}
               x2={p.photo[0]}
               y2={-p.photo[1]}
-              stroke="#9b2226"
+              stroke={HARM}
               strokeWidth={1.5 * line}
             />
-            <circle cx={p.piece[0]} cy={-p.piece[1]} r={2 * line} fill="#1f4b73" />
+            <circle cx={p.piece[0]} cy={-p.piece[1]} r={2 * line} fill={CHOSEN} />
             <g
               {...held(`Pin: ${p.name}, ${p.offMm.toFixed(1)} mm off`, p.photo, (x, at) => {
                 const pin = x.pins.find((y) => y.landmark === p.id);
@@ -127,8 +128,8 @@ export function ComparePicture() {
                 cx={p.photo[0]}
                 cy={-p.photo[1]}
                 r={4 * line}
-                fill="#f6f6f4"
-                stroke="#9b2226"
+                fill={SHEET}
+                stroke={HARM}
                 strokeWidth={1.5 * line}
               />
             </g>

@@ -10,6 +10,7 @@ import type { Face } from '@/core/piece/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { useFreed } from './turntable-geometry';
+import { UNCHOSEN } from './colours';
 
 type Pt = readonly [number, number];
 
@@ -25,14 +26,14 @@ function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {
   const smalls = useDesk((s) => s.piece?.smallParts);
   const lots = useDesk((s) => s.cupboard.lots);
   const nose = plan.shade.judged.palette.find((p) => p.id === smalls?.find((s) => s.kind === 'nose')?.id)?.hex;
-  const mouth = lots.find((l) => l.id === face.mouth.lotId)?.colour ?? '#3a2d26';
-  const brow = lots.find((l) => l.id === face.brows?.lotId)?.colour ?? '#4a3a2c';
+  const mouth = lots.find((l) => l.id === face.mouth.lotId)?.colour ?? UNCHOSEN.mouth;
+  const brow = lots.find((l) => l.id === face.brows?.lotId)?.colour ?? UNCHOSEN.brow;
   return (
     <>
       {of.eyes.places.map((e, i) => (
         <Eye key={e.side} place={e} index={i} plan={of} face={face} />
       ))}
-      {face.nose.kind !== 'beak' && <Nose of={of} face={face} hex={nose ?? '#3d332c'} />}
+      {face.nose.kind !== 'beak' && <Nose of={of} face={face} hex={nose ?? UNCHOSEN.nose} />}
       {of.mouth?.halves.map((h, i) => (
         <Tube key={i} points={h} radius={(of.mouth!.thickMm[0] + of.mouth!.thickMm[2]) / 4} hex={mouth} />
       ))}
@@ -42,7 +43,7 @@ function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {
           <Tube key={b.side} points={b.line} radius={(face.brows!.inMm + face.brows!.outMm) / 4} hex={brow} />
         ))}
       {of.whiskers.map((w) => (
-        <Hairs key={w.id} whiskers={w.whiskers} hex={w.thread?.colour ?? '#f1efe8'} />
+        <Hairs key={w.id} whiskers={w.whiskers} hex={w.thread?.colour ?? UNCHOSEN.whiskers} />
       ))}
     </>
   );
@@ -64,7 +65,7 @@ function Eye({ place, index, plan, face }: { place: EyePlace; index: number; pla
       eyes.ladder,
       eyes.ladder.eyes[index]!,
       eyes.discMm,
-      eyeColours(face.eyes, cupboard, eyes.around?.hex ?? '#b9a98f'),
+      eyeColours(face.eyes, cupboard, eyes.around?.hex ?? UNCHOSEN.roundEye),
     );
     return shapes.map((s, k) => {
       const lift = 0.03 * eyes.discMm * (0.15 + 0.25 * k);

@@ -12,6 +12,7 @@ import { changeFlat, useFlatPart } from '@/ui/form/FlatRoom';
 import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar } from './camera';
 import { EditButton } from '@/ui/parts/Editable';
+import { CHOSEN, SHEET } from './colours';
 
 const clamp = (x: number): number => Math.max(-1000, Math.min(1000, Math.round(x * 10) / 10));
 
@@ -74,8 +75,8 @@ export function FlatPicture() {
               cx={x}
               cy={-y}
               r={dot}
-              fill={i === chosen ? '#1f4b73' : '#f6f6f4'}
-              stroke="#1f4b73"
+              fill={i === chosen ? CHOSEN : SHEET}
+              stroke={CHOSEN}
               strokeWidth={dot / 3}
               role="button"
               aria-label={`Point ${i + 1} of ${f.outline.length}`}

@@ -11,12 +11,9 @@ import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { eye } from './camera';
 import { surface, useFreed } from './turntable-geometry';
+import { INSIDE } from './colours';
 
-const CORE = '#b79f7c';
-const CORE_CUT = '#8d7757';
-const SKIN = '#dcd8cf';
-const SKIN_CUT = '#a8a298';
-const WIRE = '#1c2022';
+const { core: CORE, coreCut: CORE_CUT, skin: SKIN, skinCut: SKIN_CUT, wire: WIRE } = INSIDE;
 
 export function Inside({ plan, view }: { plan: Plan; view: View }) {
   const { core, frame, form } = plan;

@@ -19,6 +19,7 @@ import { PartHandles } from './PartHandles';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
 import { drawing } from './webgl';
+import { COVER } from './colours';
 
 const Scene = dynamic(() => import('./TurntableScene').then((m) => m.TurntableScene), { ssr: false });
 
@@ -312,9 +313,9 @@ function CoverKey() {
     >
       {(
         [
-          ['#e9e9e6', 'hidden, 98 % or more'],
-          ['#c79a45', '90 to 98 %'],
-          ['#9b2226', 'shows, under 90 %'],
+          [COVER.hidden, 'hidden, 98 % or more'],
+          [COVER.nearly, '90 to 98 %'],
+          [COVER.shows, 'shows, under 90 %'],
         ] as const
       ).map(([colour, words]) => (
         <Box key={words} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>

@@ -15,7 +15,8 @@ import { Inside } from './InsideOfAnimal';
 import { LastingCanvas } from './LastingCanvas';
 import { Awaited, Settled } from './Settled';
 import { useTouch, type Tool } from './useTouch';
-import { BARE, MARK, surface, useFreed } from './turntable-geometry';
+import { BARE, CARE_3D, INK_3D, LAMP, LIE, MARK } from './colours';
+import { surface, useFreed } from './turntable-geometry';
 
 /** A place marked on the animal. */
 export interface Dot {
@@ -73,7 +74,7 @@ export function Rig({
   at?: readonly [number, number, number];
 }) {
   const { invalidate, scene, get } = useThree();
-  const light = useMemo(() => new THREE.DirectionalLight('#ffffff', 1.9), []);
+  const light = useMemo(() => new THREE.DirectionalLight(LAMP, 1.9), []);
   const centre = useMemo(() => {
     return new THREE.Vector3(...(at ?? centreOf(plan.form.skin.positions)));
   }, [plan.form.skin, at]);
@@ -250,8 +251,8 @@ function Lie({ plan }: { plan: Plan }) {
       }
       const colours = new Float32Array(points.length);
       // Dark at the root, woad at the tip: the stroke points where the fur points.
-      const root = new THREE.Color('#111111');
-      const tip = new THREE.Color('#4f8fc4');
+      const root = new THREE.Color(LIE.root);
+      const tip = new THREE.Color(LIE.tip);
       for (let i = 0; i < points.length / 6; i++) {
         root.toArray(colours, 6 * i);
         tip.toArray(colours, 6 * i + 3);
@@ -280,7 +281,7 @@ function LieMarks({ plan }: { plan: Plan }) {
         a.away.map((at, i) => (
           <mesh key={`${a.id}-${i}`} position={[at[0], at[1], at[2]]} raycast={() => null}>
             <sphereGeometry args={[r, 16, 12]} />
-            <meshBasicMaterial color="#1c2022" />
+            <meshBasicMaterial color={INK_3D} />
           </mesh>
         )),
       )}
@@ -291,7 +292,7 @@ function LieMarks({ plan }: { plan: Plan }) {
           {m.kind === 'whirl' && <torusGeometry args={[r, r / 3, 8, 20]} />}
           {m.kind === 'saddle' && <octahedronGeometry args={[r]} />}
           {m.kind === 'parting' && <cylinderGeometry args={[r / 3, r / 3, 3 * r, 10]} />}
-          <meshBasicMaterial color={m.kind === 'saddle' || m.kind === 'parting' ? '#8a5a00' : MARK} />
+          <meshBasicMaterial color={m.kind === 'saddle' || m.kind === 'parting' ? CARE_3D : MARK} />
         </mesh>
       ))}
     </>

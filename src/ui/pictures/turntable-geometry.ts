@@ -6,9 +6,7 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { Row, RowPiece } from '@/core/coat/rows/rows';
-import { BARE, MARK } from './colours';
-
-export { BARE, MARK };
+import { BARE, COVER, MARK, PLAIN } from './colours';
 
 export function surface(positions: Float64Array, normals: Float64Array, triangles: Uint32Array): THREE.BufferGeometry {
   const g = new THREE.BufferGeometry();
@@ -34,11 +32,11 @@ export function underFur(cover: number, wool: string, out: THREE.Color): void {
 const base = new THREE.Color(BARE);
 
 const SCALE = [
-  [0.5, new THREE.Color('#6d1317')],
-  [0.9, new THREE.Color('#9b2226')],
-  [0.94, new THREE.Color('#c79a45')],
-  [0.98, new THREE.Color('#e9e9e6')],
-  [1, new THREE.Color('#f4f4f2')],
+  [0.5, new THREE.Color(COVER.bare)],
+  [0.9, new THREE.Color(COVER.shows)],
+  [0.94, new THREE.Color(COVER.nearly)],
+  [0.98, new THREE.Color(COVER.hidden)],
+  [1, new THREE.Color(COVER.all)],
 ] as const;
 
 /** From hidden to bare: pale, ochre, red. */
@@ -78,7 +76,7 @@ export function thickLines(pieces: readonly RowPiece[], lift: number): LineSegme
   return (
     [
       [MARK, 7],
-      ['#ffffff', 3],
+      [PLAIN, 3],
     ] as const
   ).map(([color, linewidth], i) => {
     const g = new LineSegmentsGeometry();

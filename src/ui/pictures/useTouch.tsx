@@ -18,7 +18,7 @@ import type { FormRoom, View } from '@/desk/view';
 /** What a press or a drag on the animal is for: a room of the Form, or the comb. */
 export type Tool = FormRoom | 'comb' | 'shade' | 'needle';
 
-import { MARK } from './turntable-geometry';
+import { HARM_3D, MARK } from './colours';
 
 type Point = [number, number, number];
 
@@ -159,7 +159,7 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
       <mesh key={i} position={p} raycast={() => null}>
         <sphereGeometry args={[reach, 12, 8]} />
         <meshBasicMaterial
-          color={view.brush === 'erase' ? '#9b2226' : MARK}
+          color={view.brush === 'erase' ? HARM_3D : MARK}
           transparent
           opacity={0.28}
           depthWrite={false}

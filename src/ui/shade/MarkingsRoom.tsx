@@ -33,6 +33,7 @@ import { Ends, LayerControls } from './LayerControls';
 import { PlaceFields } from './PlaceFields';
 import { editMarking, firstLot } from './shade-store';
 import { EditButton } from '@/ui/parts/Editable';
+import { UNCHOSEN } from '@/ui/pictures/colours';
 
 /** The marking in hand, the first one when none is chosen. */
 export function useMarking() {
@@ -54,7 +55,7 @@ export function MarkingList() {
         return (
           <li key={m.id}>
             <Ticket on={m.id === doc?.id} onClick={() => setView({ markingId: m.id, brush: 'off' })} columns="34px 1fr">
-              <Patch hex={p?.seenHex ?? '#bfbfbd'} wide={34} high={30} />
+              <Patch hex={p?.seenHex ?? UNCHOSEN.marking} wide={34} high={30} />
               <span>
                 <b>{m.name}</b>
                 <OpenMark findings={plan?.findings.filter((f) => isAbout(f, 'marking', m.id)) ?? []} />
@@ -273,7 +274,7 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
           key={l.id}
           layer={l}
           plan={plan?.layers.filter((x) => x.layerId === l.id).at(-1) ?? null}
-          groundHex={plan?.hostHex ?? '#808080'}
+          groundHex={plan?.hostHex ?? UNCHOSEN.ground}
           places={false}
           onChange={(layer) => set({ layers: doc.layers.map((x) => (x.id === layer.id ? layer : x)) })}
         />

@@ -16,6 +16,7 @@ import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { ColourField, Patch } from '@/ui/parts/ColourField';
 import type { Loaded } from './picture-file';
 import { useEditable } from '@/ui/parts/Editable';
+import { INK_3D, PLAIN, USUAL_CARD } from '@/ui/pictures/colours';
 
 /** Half the side of the patch a colour is taken from, pixels. */
 const RADIUS = 5;
@@ -29,7 +30,6 @@ export interface Card {
 }
 
 /** An 18 % grey card, as sold for photographs. */
-const USUAL_CARD = '#777777';
 
 interface PhotoPickerProps {
   readonly loaded: Loaded;
@@ -195,8 +195,8 @@ function Mark({ at, says }: { at: readonly [number, number]; says?: string }) {
         height: 16,
         ml: '-8px',
         mt: '-8px',
-        border: '2px solid #ffffff',
-        outline: '1px solid #1c2022',
+        border: `2px solid ${PLAIN}`,
+        outline: `1px solid ${INK_3D}`,
         borderRadius: says ? 0 : '50%',
         pointerEvents: 'none',
       }}

@@ -26,6 +26,7 @@ import { Corrections } from './Corrections';
 import { ADD_WORDS, LAYER_WORDS } from './layer-words';
 import { LayerControls } from './LayerControls';
 import { editShade, firstLot } from './shade-store';
+import { UNCHOSEN } from '@/ui/pictures/colours';
 
 export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   const canEdit = useDesk((s) => s.canEdit);
@@ -241,7 +242,7 @@ function Line({ layer, plans, on, canEdit, up, down, onPick, onMove }: LineProps
         ⋮⋮
       </Box>
       <Patch
-        hex={last?.seenHex ?? '#808080'}
+        hex={last?.seenHex ?? UNCHOSEN.ground}
         wide={26}
         label={last ? `then seen ${colourName(labOf(last.seenHex))}` : 'not worked out'}
       />
