@@ -1,12 +1,13 @@
 'use client';
 /** Both eyes square on: large to judge by, and beside them at life size. The lamp is dragged, or moved by arrows. */
 import Box from '@mui/material/Box';
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { browRing, type EyeShape } from '@/core/face/drawing/eye-drawing';
-import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';
 import { CHOSEN, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
+import { Handle } from '@/ui/parts/Handle';
 
 /** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
 const PX_PER_MM = 96 / 25.4;
@@ -132,7 +133,6 @@ const step = (x: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, Ma
 function Lamp() {
   const f = useFace()!;
   const { lampSideDeg: side, lampHeightDeg: high } = f.face.eyes.layers;
-  const pad = useRef<SVGSVGElement>(null);
   const put = (s: number, h: number) =>
     editEyes((e) => {
       e.layers.lampSideDeg = step(s, -90, 90);
@@ -155,25 +155,7 @@ function Lamp() {
       }}
     >
       lamp, as you stand in front
-      <svg
-        ref={pad}
-        width={PAD}
-        height={88}
-        style={{ display: 'block', marginTop: 4, touchAction: 'none' }}
-        onPointerMove={(e: PointerEvent) => {
-          if (e.buttons === 0 || !f.canEdit || !pad.current?.hasPointerCapture(e.pointerId)) return;
-          const r = pad.current.getBoundingClientRect();
-          beginDrag();
-          put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
-        }}
-        onPointerDown={(e: PointerEvent) => {
-          if (!f.canEdit) return;
-          pad.current?.setPointerCapture(e.pointerId);
-          const r = pad.current!.getBoundingClientRect();
-          put(((e.clientX - r.left) / PAD) * 180 - 90, 90 - ((e.clientY - r.top) / 88) * 120);
-        }}
-        onPointerUp={() => endGesture()}
-      >
+      <svg width={PAD} height={88} style={{ display: 'block', marginTop: 4, touchAction: 'none' }}>
         <rect x={0.5} y={0.5} width={PAD - 1} height={87} fill="none" stroke="currentColor" opacity={0.5} />
         <path
           d={`M${PAD / 2} 0V88M0 ${(90 / 120) * 88}H${PAD}`}
@@ -181,25 +163,16 @@ function Lamp() {
           opacity={0.3}
           strokeDasharray="3 3"
         />
-        <g
-          tabIndex={f.canEdit ? 0 : -1}
-          role="slider"
-          aria-label="Lamp"
-          aria-valuenow={side}
-          aria-valuemin={-90}
-          aria-valuemax={90}
-          aria-valuetext={`${Math.abs(side)}° to the ${side < 0 ? 'left' : 'right'}, ${high}° high`}
-          onKeyDown={(e: KeyboardEvent) => {
-            const d = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }[e.key];
-            if (!d || !f.canEdit) return;
-            e.preventDefault();
-            e.stopPropagation();
-            put(side + d[0]!, high + d[1]!);
-          }}
+        <Handle
+          mark="lamp"
+          name={`Lamp: ${Math.abs(side)}° to the ${side < 0 ? 'left' : 'right'}, ${high}° high`}
+          at={[x, y]}
+          px={1}
+          onArrow={(right, up) => put(side + 5 * right, high + 5 * up)}
+          onDrag={(toX, toY) => put((toX / PAD) * 180 - 90, 90 - (toY / 88) * 120)}
         >
-          <circle cx={x} cy={y} r={12} fill="transparent" />
           <circle cx={x} cy={y} r={6} fill={SHEET} stroke={CHOSEN} strokeWidth={2} />
-        </g>
+        </Handle>
       </svg>
     </Box>
   );

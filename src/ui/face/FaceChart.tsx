@@ -16,7 +16,7 @@ import type { Place } from '@/core/piece/schema';
 import { editPiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
 import { figures } from '@/ui/frame/theme';
-import { grip, onDrawing } from '@/ui/parts/grip';
+import { Handle, onDrawing } from '@/ui/parts/Handle';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useFace, useEyeDrawing, useSmallHex } from './face-store';
 import { LaidPhoto } from './LaidPhoto';
@@ -84,7 +84,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
       </Box>
     );
   }
-  const { plan, face, canEdit } = f;
+  const { plan, face } = f;
   const { front, profile } = drawings;
   const shift = { front: [0, 0] as const, profile: [front.max[0] + GAP - profile.min[0], 0] as const };
   const lo = [front.min[0], Math.min(front.min[1], profile.min[1])] as const;
@@ -180,18 +180,16 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
         const on = h.feature === feature;
         const name = `${h.name}, ${side}`;
         return (
-          <g
+          <Handle
             key={h.what}
-            data-handle={`${h.what}-${side}`}
-            {...grip({
-              name: `${name}: ${q({ kind: 'fine', value: Math.abs(x) })} ${side === 'front' ? 'from the midline' : 'behind the nose'}, ${q({ kind: 'fine', value: y })} above it`,
-              canEdit,
-              onTake: () => take(h),
-              onArrow: (right, up) => move(h, side, [x + right / 2, y + up / 2]),
-              onDrag: (px, py) => move(h, side, [px - shift[side][0], -py]),
-            })}
+            mark={`${h.what}-${side}`}
+            name={`${name}: ${q({ kind: 'fine', value: Math.abs(x) })} ${side === 'front' ? 'from the midline' : 'behind the nose'}, ${q({ kind: 'fine', value: y })} above it`}
+            at={[x, -y]}
+            px={px}
+            onTake={() => take(h)}
+            onArrow={(right, up) => move(h, side, [x + right / 2, y + up / 2])}
+            onDrag={(toX, toY) => move(h, side, [toX - shift[side][0], -toY])}
           >
-            <circle cx={x} cy={-y} r={11 * px} fill="transparent" />
             <circle
               cx={x}
               cy={-y}
@@ -200,7 +198,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
               stroke={on ? SHEET : CHOSEN}
               strokeWidth={1.4 * px}
             />
-          </g>
+          </Handle>
         );
       })}
       <Numbers side={side} px={px} drawing={drawing} />

@@ -10,7 +10,7 @@ import { facePhotoSchema, type FacePhoto } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Fields } from '@/ui/parts/Fields';
-import { grip, onDrawing } from '@/ui/parts/grip';
+import { Handle, onDrawing } from '@/ui/parts/Handle';
 import { editFace, useFace } from './face-store';
 import { usePicture } from '@/ui/parts/usePicture';
 import { EditButton } from '@/ui/parts/Editable';
@@ -113,18 +113,17 @@ export function PhotoPins({
         {photo.pins.map((p) => {
           const out = line?.midline.outliers.some((o) => [o, `${o}-left`, `${o}-right`].includes(p.mark)) ?? false;
           return (
-            <g
+            <Handle
               key={p.mark}
-              data-pin={p.mark}
-              {...grip({
-                name: `Pin: ${MARK_NAMES[p.mark]}${out ? ', does not agree with the others' : ''}`,
-                canEdit,
-                onArrow: (right, up) =>
-                  put(p.mark, [keep(p.at[0] + 0.002 * right), keep(p.at[1] - 0.002 * up * photo.aspect)]),
-                onDrag: (x, y) => put(p.mark, [keep(x), keep(y * photo.aspect)]),
-              })}
+              mark={p.mark}
+              name={`Pin, ${MARK_NAMES[p.mark]}${out ? ': does not agree with the others' : ''}`}
+              at={[p.at[0], p.at[1] * h]}
+              px={r / 8}
+              onArrow={(right, up) =>
+                put(p.mark, [keep(p.at[0] + 0.002 * right), keep(p.at[1] - 0.002 * up * photo.aspect)])
+              }
+              onDrag={(x, y) => put(p.mark, [keep(x), keep(y * photo.aspect)])}
             >
-              <circle cx={p.at[0]} cy={p.at[1] * h} r={1.4 * r} fill="transparent" />
               <circle cx={p.at[0]} cy={p.at[1] * h} r={r * 0.62} fill="none" stroke={SHEET} strokeWidth={0.006} />
               <circle
                 cx={p.at[0]}
@@ -135,7 +134,7 @@ export function PhotoPins({
                 strokeWidth={0.003}
               />
               <circle cx={p.at[0]} cy={p.at[1] * h} r={0.0018} fill={out ? HARM : CHOSEN} />
-            </g>
+            </Handle>
           );
         })}
       </Box>

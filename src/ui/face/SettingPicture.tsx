@@ -7,7 +7,7 @@ import type { FacePlan } from '@/core/face/face';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import { useDesk } from '@/desk/store';
-import { grip } from '@/ui/parts/grip';
+import { Handle } from '@/ui/parts/Handle';
 import { editEyes } from './EyeControls';
 import { useFace } from './face-store';
 import { CARE, CHOSEN, HARM, NO_NEEDLE, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
@@ -23,7 +23,7 @@ export function SettingPicture() {
   const f = useFace();
   const frame = useDesk((s) => s.plan?.frame);
   if (!f?.plan) return <Box sx={{ flex: 1, bgcolor: 'desk.stage' }} />;
-  const { plan, face, canEdit } = f;
+  const { plan, face } = f;
   const { eyes } = plan;
   const outlines: Record<keyof typeof VIEWS, Outline> = { above: plan.above, front: plan.front };
   const shift = { above: [0, 0], front: [plan.above.max[0] + GAP - plan.front.min[0], 0] } as const;
@@ -117,35 +117,33 @@ export function SettingPicture() {
                 strokeWidth={Math.max(stem.thickMm, 1.2 * px)}
                 strokeLinecap="round"
               />
-              <g
-                data-handle={`stem-${s.side}-${view}`}
-                {...grip({
-                  name: `End of the ${s.side} stem, ${name}: ${stem.inDeg}° in, ${stem.downDeg}° down`,
-                  canEdit,
-                  // From above the left stem runs to the right as it goes further in.
-                  onArrow: (right, up) => {
-                    if (view === 'above' ? right === 0 : up === 0) return false;
-                    return turn(
-                      view === 'above'
-                        ? { in: stem.inDeg + (s.side === 'left' ? right : -right) }
-                        : { down: stem.downDeg - up },
-                    );
-                  },
-                  onDrag: (px0, py) => {
-                    const x = px0 - shift[view][0];
-                    const y = -(py + rise);
-                    const a = flat(local(s.a));
-                    if (view === 'above')
-                      return turn({ in: deg(Math.atan2((s.side === 'left' ? 1 : -1) * (x - a[0]), a[1] - y)) });
-                    // From the front only the drop is read; how far in stays as it is.
-                    const drop = (a[1] - y) / stem.lengthMm;
-                    return turn({ down: deg(Math.asin(Math.max(-0.98, Math.min(0.98, drop)))) });
-                  },
-                })}
+              <Handle
+                mark={`stem-${s.side}-${view}`}
+                name={`End of the ${s.side} stem, ${name}: ${stem.inDeg}° in, ${stem.downDeg}° down`}
+                at={[b[0], -b[1]]}
+                px={px}
+                // From above the left stem runs to the right as it goes further in.
+                onArrow={(right, up) => {
+                  if (view === 'above' ? right === 0 : up === 0) return false;
+                  return turn(
+                    view === 'above'
+                      ? { in: stem.inDeg + (s.side === 'left' ? right : -right) }
+                      : { down: stem.downDeg - up },
+                  );
+                }}
+                onDrag={(px0, py) => {
+                  const x = px0 - shift[view][0];
+                  const y = -(py + rise);
+                  const a = flat(local(s.a));
+                  if (view === 'above')
+                    return turn({ in: deg(Math.atan2((s.side === 'left' ? 1 : -1) * (x - a[0]), a[1] - y)) });
+                  // From the front only the drop is read; how far in stays as it is.
+                  const drop = (a[1] - y) / stem.lengthMm;
+                  return turn({ down: deg(Math.asin(Math.max(-0.98, Math.min(0.98, drop)))) });
+                }}
               >
-                <circle cx={b[0]} cy={-b[1]} r={10 * px} fill="transparent" />
                 <circle cx={b[0]} cy={-b[1]} r={3.5 * px} fill={SHEET} stroke={CHOSEN} strokeWidth={1.5 * px} />
-              </g>
+              </Handle>
             </g>
           );
         })}

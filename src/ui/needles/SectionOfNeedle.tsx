@@ -5,7 +5,7 @@ import type { Loop } from '@/core/geometry/slice';
 import type { InsideView } from '@/core/needle/inside';
 import type { Needle } from '@/core/piece/cupboard';
 import { useDesk } from '@/desk/store';
-import { grip } from '@/ui/parts/grip';
+import { Handle } from '@/ui/parts/Handle';
 import { useUnits } from '@/ui/parts/useUnits';
 import { NeedleShape } from './NeedleShape';
 import { CARE, CHOSEN, FELT, GOOD, HARM, INK, QUIET_INK, SHEET } from '@/ui/pictures/colours';
@@ -126,24 +126,23 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
           />
         </g>
       </g>
-      <g
-        {...grip({
-          name: `Point of the needle: stroke ${q({ kind: 'fine', value: v.strokeMm })}, ${Math.round(v.angleDeg)} degrees to the skin`,
-          canEdit: open,
-          onArrow: (right, upward) => {
-            if (right !== 0) onDrag(v.strokeMm, Math.max(15, Math.min(90, v.angleDeg - right)));
-            else onDrag(Math.max(0, Math.min(70, v.strokeMm - upward * 0.5)), v.angleDeg);
-          },
-          onDrag: (x, y) => {
-            const stroke = Math.hypot(x, y) + over;
-            const angle = (Math.atan2(Math.max(0.01, y), Math.max(0, x)) * 180) / Math.PI;
-            onDrag(Math.max(0, Math.min(70, stroke)), Math.max(15, Math.min(90, angle)));
-          },
-        })}
+      <Handle
+        name={`Point of the needle: stroke ${q({ kind: 'fine', value: v.strokeMm })}, ${Math.round(v.angleDeg)} degrees to the skin`}
+        at={[tip[0], -tip[1]]}
+        px={px}
+        can={open}
+        onArrow={(right, upward) => {
+          if (right !== 0) onDrag(v.strokeMm, Math.max(15, Math.min(90, v.angleDeg - right)));
+          else onDrag(Math.max(0, Math.min(70, v.strokeMm - upward * 0.5)), v.angleDeg);
+        }}
+        onDrag={(x, y) => {
+          const stroke = Math.hypot(x, y) + over;
+          const angle = (Math.atan2(Math.max(0.01, y), Math.max(0, x)) * 180) / Math.PI;
+          onDrag(Math.max(0, Math.min(70, stroke)), Math.max(15, Math.min(90, angle)));
+        }}
       >
-        <circle cx={tip[0]} cy={-tip[1]} r={12 * px} fill="transparent" />
         <circle cx={tip[0]} cy={-tip[1]} r={4 * px} fill={SHEET} stroke={CHOSEN} strokeWidth={1.6 * px} />
-      </g>
+      </Handle>
       <g aria-hidden transform={`translate(${-w / 2 + 10 * px} ${deep - 10 * px})`}>
         <line x1={0} x2={10} y1={0} y2={0} stroke="currentColor" strokeWidth={1.6 * px} />
         <text x={0} y={-4 * px} fontSize={12 * px} fill="currentColor">

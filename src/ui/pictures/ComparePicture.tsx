@@ -7,17 +7,15 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { onPicture, type Flat } from '@/core/form/compare';
 import type { Reference } from '@/core/piece/schema';
-import { useDesk } from '@/desk/store';
 import { changeReference } from '@/ui/form/CompareRoom';
 import { useCompared } from '@/ui/form/Compared';
-import { grip } from '@/ui/parts/grip';
+import { Handle } from '@/ui/parts/Handle';
 import { CHOSEN, HARM, INK, SHEET } from './colours';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 
 export function ComparePicture() {
   const view = useCompared();
-  const canEdit = useDesk((s) => s.canEdit);
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
@@ -39,13 +37,12 @@ export function ComparePicture() {
   /** Moves one thing of the picture to a place in mm. */
   const put = (recipe: (r: Reference, at: [number, number]) => void, at: Flat) =>
     changeReference(r.id, (x) => recipe(x, [clamp((at[0] - cx) / w), clamp((cy - at[1]) / h)]));
-  const held = (name: string, at: Flat, recipe: (r: Reference, at: [number, number]) => void) =>
-    grip({
-      name,
-      canEdit,
-      onArrow: (right, up) => put(recipe, [at[0] + right / 2, at[1] + up / 2]),
-      onDrag: (x, y) => put(recipe, [x, -y]),
-    });
+  const held = (at: Flat, recipe: (r: Reference, at: [number, number]) => void) => ({
+    at: [at[0], -at[1]] as const,
+    px: line / 1.5,
+    onArrow: (right: number, up: number) => put(recipe, [at[0] + right / 2, at[1] + up / 2]),
+    onDrag: (x: number, y: number) => put(recipe, [x, -y]),
+  });
   const a = onPicture(compared, r.a);
   const b = onPicture(compared, r.b);
   return (
@@ -94,7 +91,7 @@ export function ComparePicture() {
             ['Second point of known distance', b, 'b'],
           ] as const
         ).map(([name, at, key]) => (
-          <g key={key} {...held(name, at, (x, p) => void (x[key] = p))} data-handle={key}>
+          <Handle key={key} mark={key} name={name} {...held(at, (x, p) => void (x[key] = p))}>
             <rect
               x={at[0] - 4 * line}
               y={-at[1] - 4 * line}
@@ -104,7 +101,7 @@ export function ComparePicture() {
               stroke={INK}
               strokeWidth={line}
             />
-          </g>
+          </Handle>
         ))}
         {compared.pins.map((p) => (
           <g key={p.id}>
@@ -117,12 +114,13 @@ export function ComparePicture() {
               strokeWidth={1.5 * line}
             />
             <circle cx={p.piece[0]} cy={-p.piece[1]} r={2 * line} fill={CHOSEN} />
-            <g
-              {...held(`Pin: ${p.name}, ${p.offMm.toFixed(1)} mm off`, p.photo, (x, at) => {
+            <Handle
+              mark={p.id}
+              name={`Pin, ${p.name}: ${p.offMm.toFixed(1)} mm off`}
+              {...held(p.photo, (x, at) => {
                 const pin = x.pins.find((y) => y.landmark === p.id);
                 if (pin) pin.at = at;
               })}
-              data-handle={p.id}
             >
               <circle
                 cx={p.photo[0]}
@@ -132,7 +130,7 @@ export function ComparePicture() {
                 stroke={HARM}
                 strokeWidth={1.5 * line}
               />
-            </g>
+            </Handle>
           </g>
         ))}
       </Box>

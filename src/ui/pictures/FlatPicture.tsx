@@ -5,10 +5,11 @@
  */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState } from 'react';
 import { unitMm } from '@/core/form/shape';
-import { beginDrag, endGesture, useDesk } from '@/desk/store';
+import { useDesk } from '@/desk/store';
 import { changeFlat, useFlatPart } from '@/ui/form/FlatRoom';
+import { Handle } from '@/ui/parts/Handle';
 import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar } from './camera';
 import { EditButton } from '@/ui/parts/Editable';
@@ -20,8 +21,6 @@ export function FlatPicture() {
   const f = useFlatPart();
   const piece = useDesk((s) => s.piece);
   const plan = useDesk((s) => s.plan);
-  const canEdit = useDesk((s) => s.canEdit);
-  const svg = useRef<SVGSVGElement>(null);
   const [chosen, setChosen] = useState(0);
   const { q } = useUnits();
   const p = plan?.flatParts.find((x) => x.id === f?.id);
@@ -54,7 +53,6 @@ export function FlatPicture() {
     <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage' }}>
       <Box
         component="svg"
-        ref={svg}
         viewBox={`${x0 - pad} ${y0 - pad} ${x1 - x0 + 2 * pad} ${y1 - y0 + 2 * pad}`}
         aria-label={`Outline of ${f.name}, finished ${q({ kind: 'area', value: p.areaMm2 })}, with the pattern to cut round it`}
         sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', color: 'text.primary' }}
@@ -70,41 +68,24 @@ export function FlatPicture() {
         {f.outline.map((_, i) => {
           const [x, y] = at(i);
           return (
-            <circle
+            <Handle
               key={i}
-              cx={x}
-              cy={-y}
-              r={dot}
-              fill={i === chosen ? CHOSEN : SHEET}
-              stroke={CHOSEN}
-              strokeWidth={dot / 3}
-              role="button"
-              aria-label={`Point ${i + 1} of ${f.outline.length}`}
-              tabIndex={canEdit ? 0 : -1}
-              style={{ cursor: 'grab', touchAction: 'none' }}
-              onFocus={() => setChosen(i)}
-              onKeyDown={(e: KeyboardEvent) => {
-                const step = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, 0.5], ArrowDown: [0, -0.5] }[
-                  e.key
-                ];
-                if (!step || !canEdit) return;
-                e.preventDefault();
-                e.stopPropagation();
-                move(i, x + step[0]!, y + step[1]!);
-              }}
-              onPointerDown={(e: PointerEvent) => {
-                setChosen(i);
-                if (canEdit) e.currentTarget.setPointerCapture(e.pointerId);
-              }}
-              onPointerMove={(e: PointerEvent) => {
-                const m = svg.current?.getScreenCTM();
-                if (!canEdit || !m || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
-                const to = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
-                beginDrag();
-                move(i, to.x, -to.y);
-              }}
-              onPointerUp={() => endGesture()}
-            />
+              name={`Point ${i + 1} of ${f.outline.length}`}
+              at={[x, -y]}
+              px={dot / 7}
+              onTake={() => setChosen(i)}
+              onArrow={(right, up) => move(i, x + right / 2, y + up / 2)}
+              onDrag={(toX, toY) => move(i, toX, -toY)}
+            >
+              <circle
+                cx={x}
+                cy={-y}
+                r={dot}
+                fill={i === chosen ? CHOSEN : SHEET}
+                stroke={CHOSEN}
+                strokeWidth={dot / 3}
+              />
+            </Handle>
           );
         })}
         <path d={`M${x0 - pad / 2} ${y1 + pad * 0.6}h${bar.mm}`} stroke="currentColor" strokeWidth={dot / 2} />

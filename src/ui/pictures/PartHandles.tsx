@@ -4,15 +4,17 @@
  * lozenge beyond the end bends it where it is joined. The same can be typed beside the picture.
  */
 import Box from '@mui/material/Box';
-import { useMemo, useRef, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { makeBody, type Stretch } from '@/core/form/body';
 import { limits, partLength, setBend, setPartLength, setThickness, thicknessesOf, unitMm } from '@/core/form/shape';
 import { jointsOf } from '@/core/form/shape';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Joint, Part, Piece } from '@/core/piece/schema';
-import { beginDrag, changePiece, endGesture, useDesk } from '@/desk/store';
+import { changePiece, useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
+import { Handle, type Carried } from '@/ui/parts/Handle';
+import { CHOSEN, SHEET } from './colours';
 import { across, eye, seenAt, type Size } from './camera';
 
 interface PartHandlesProps {
@@ -45,10 +47,12 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const [tx, ty] = at(tip);
   const [rx, ry] = at(root);
   const planned = plannedPart(piece, b.part);
+  const beyond = [tx + 22 * Math.sign(tx - rx || 1), ty + 22 * Math.sign(ty - ry || 1)] as const;
   return (
     <Box
       component="svg"
-      aria-hidden
+      role="group"
+      aria-label={`Handles of ${b.part.name}`}
       width={size.width}
       height={size.height}
       sx={{
@@ -56,8 +60,8 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
         inset: 0,
         pointerEvents: 'none',
         color: 'primary.main',
-        '& .handle': { pointerEvents: 'auto', cursor: 'grab', touchAction: 'none' },
-        '& .handle > *': { fill: 'var(--mui-palette-background-paper)', stroke: 'currentColor', strokeWidth: 2 },
+        '& [data-handle]': { pointerEvents: 'auto' },
+        '& [data-handle] > .shape': { fill: SHEET, stroke: CHOSEN, strokeWidth: 2 },
       }}
     >
       <polyline
@@ -66,8 +70,14 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
         stroke="currentColor"
         strokeDasharray="3 4"
       />
-      <Handle name="length" move={lengthener(form, b.part, planned, [tx - rx, ty - ry], perMm, change)}>
-        <rect x={tx - 7} y={ty - 7} width={14} height={14} />
+      <Handle
+        mark="length"
+        name={`Length of ${b.part.name}`}
+        at={[tx, ty]}
+        px={1}
+        carry={() => lengthener(form, b.part, planned, [tx - rx, ty - ry], perMm, change)}
+      >
+        <rect className="shape" x={tx - 7} y={ty - 7} width={14} height={14} />
       </Handle>
       {rings(b.part, stretches).map((r) => {
         const [cx, cy] = at(r.at);
@@ -83,67 +93,38 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
         return (
           <Handle
             key={r.key}
-            name={`thickness-${r.key}`}
-            move={thickener(form, b.part, planned, r.key, [d[0] / l, d[1] / l], perMm, change)}
+            mark={`thickness-${r.key}`}
+            name={`Across ${thicknessesOf(b.part).find((t) => t.key === r.key)!.says} of ${b.part.name}`}
+            at={[x, y]}
+            px={1}
+            carry={() => thickener(form, b.part, planned, r.key, [d[0] / l, d[1] / l], perMm, change)}
           >
-            <circle cx={x} cy={y} r={7} />
+            <circle className="shape" cx={x} cy={y} r={7} />
           </Handle>
         );
       })}
       {b.part.on !== null && (
         <Handle
-          name="bend"
-          move={bender(form, b.part, side, view, [rx, ry], [tx, ty], change)}
-          transform={`translate(${tx + 22 * Math.sign(tx - rx || 1)} ${ty + 22 * Math.sign(ty - ry || 1)}) rotate(45)`}
+          mark="bend"
+          name={`Bend of ${b.part.name} where it is joined`}
+          at={beyond}
+          px={1}
+          carry={() => bender(form, b.part, side, view, [rx, ry], [tx, ty], change)}
         >
-          <rect x={-7} y={-7} width={14} height={14} />
+          <rect
+            className="shape"
+            x={-7}
+            y={-7}
+            width={14}
+            height={14}
+            transform={`translate(${beyond[0]} ${beyond[1]}) rotate(45)`}
+          />
         </Handle>
       )}
     </Box>
   );
 }
 
-interface HandleProps {
-  readonly name: string;
-  readonly move: Move;
-  readonly transform?: string;
-  readonly children: ReactNode;
-}
-
-/** One handle: from the press on, `move` is told how far it has been carried, in pixels. */
-function Handle({ name, move, transform, children }: HandleProps) {
-  const held = useRef<{ x: number; y: number; move: Move } | null>(null);
-  const letGo = () => {
-    if (!held.current) return;
-    held.current = null;
-    endGesture();
-  };
-  return (
-    <g
-      className="handle"
-      data-handle={name}
-      transform={transform}
-      onPointerDown={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-        e.currentTarget.setPointerCapture(e.pointerId);
-        held.current = { x: e.clientX, y: e.clientY, move };
-      }}
-      onPointerMove={(e) => {
-        if (!held.current) return;
-        e.stopPropagation();
-        beginDrag();
-        held.current.move(e.clientX - held.current.x, e.clientY - held.current.y);
-      }}
-      onPointerUp={letGo}
-      onPointerCancel={letGo}
-    >
-      {children}
-    </g>
-  );
-}
-
-type Move = (dx: number, dy: number) => void;
 type Change = (next: (f: Piece['form']) => Piece['form']) => void;
 
 const plannedPart = (piece: Piece, part: Part): Part | undefined =>
@@ -160,7 +141,7 @@ function lengthener(
   axis: readonly [number, number],
   perMm: number,
   change: Change,
-): Move {
+): Carried {
   const mm = partLength(part) * unitMm(form);
   const seen = Math.hypot(axis[0], axis[1]) || 1;
   // A part seen end on would jump; it lengthens as if seen at least a third of its length.
@@ -180,7 +161,7 @@ function thickener(
   dir: readonly [number, number],
   perMm: number,
   change: Change,
-): Move {
+): Carried {
   const t = thicknessesOf(part).find((x) => x.key === key)!;
   const mm = t.across * unitMm(form);
   const l = limits(form, t.across, planned && thicknessesOf(planned).find((x) => x.key === key)?.across);
@@ -199,7 +180,7 @@ function bender(
   root: readonly [number, number],
   tip: readonly [number, number],
   change: Change,
-): Move {
+): Carried {
   const { from } = eye(view);
   const most = [0, 1, 2].reduce((a, k) => (Math.abs(from[k]!) > Math.abs(from[a]!) ? k : a), 0);
   const key = (['nodDeg', 'turnDeg', 'tiltDeg'] as const)[most]!;
