@@ -5,7 +5,7 @@ import { readPiece } from '@/core/piece/read';
 import { addArea, addStroke, mergeAreas, removeArea, splitArea } from './area-edits';
 import { areaDepth } from './areas';
 import { workForm, type FormWork } from './form';
-import { mirrorPlace, placeAt, pointOf } from './places';
+import { mirrorPlace, placeAt, placeRound, pointOf, roundOf, turnedRound } from './places';
 import { setPartLength, unitMm, partLength } from './shape';
 
 const EDGE = 1 / 90;
@@ -83,6 +83,27 @@ const flank: Place = { part: 'trunk', side: 'left', along: 0.5, up: 0, out: 1 };
 const stroke = (s: Partial<Stroke>): Stroke => ({ adds: true, mirrored: false, reach: 40, places: [flank], ...s });
 const depthOf = (w: FormWork, strokes: Stroke[], where: Piece['areas'][number]['where'] = []) =>
   areaDepth(w.body, w.skin, w.distance, { where, strokes });
+
+describe('a place said by how far round its part it lies', () => {
+  it('is as far round as was said, and as far out as it was', () => {
+    for (const deg of [0, 30, 90, 145, 180]) {
+      const p = placeRound('trunk', 0.4, deg);
+      expect(roundOf(p)).toBeCloseTo(deg, 1);
+      expect(Math.hypot(p.up, p.out)).toBeCloseTo(1, 3);
+      const turned = turnedRound({ ...p, up: 0.6 * p.up, out: 0.6 * p.out }, 60);
+      expect(roundOf(turned)).toBeCloseTo(60, 1);
+      expect(Math.hypot(turned.up, turned.out)).toBeCloseTo(0.6, 3);
+    }
+  });
+  it('turned out of the middle of the part it comes out to the side asked for', () => {
+    const p = turnedRound({ part: 'trunk', side: 'right', along: 0.5, up: 0, out: 0 }, 90);
+    expect(p).toEqual({ part: 'trunk', side: 'right', along: 0.5, up: 0, out: 0.2 });
+  });
+  it('reads alike on both sides', () => {
+    expect(roundOf({ up: -1, out: 1 })).toBeCloseTo(135, 9);
+    expect(roundOf({ up: -1, out: -1 })).toBeCloseTo(135, 9);
+  });
+});
 
 describe('painted areas', () => {
   it('a dab covers the disc of its brush, on the side it was set and there only', () => {

@@ -83,3 +83,21 @@ export const samePlace = (a: Place, b: Place): boolean =>
 
 /** The same place on the other side. */
 export const mirrorPlace = (p: Place): Place => ({ ...p, side: p.side === 'left' ? 'right' : 'left' });
+
+const RAD = Math.PI / 180;
+/** Nearer to the middle of a part than this a place has no side to be turned to. */
+const LEAST_OUT = 0.2;
+const keptPlace = (x: number): number => Math.round(x * 1e4) / 1e4;
+
+/** How far round its part a place lies, degrees: 0 towards its top, 180 underneath. */
+export const roundOf = (p: Pick<Place, 'up' | 'out'>): number => Math.abs(Math.atan2(p.out, p.up) / RAD);
+
+/** A place turned round its part, as far out as it was. */
+export function turnedRound(p: Place, roundDeg: number): Place {
+  const far = Math.max(LEAST_OUT, Math.hypot(p.up, p.out));
+  return { ...p, up: keptPlace(far * Math.cos(roundDeg * RAD)), out: keptPlace(far * Math.sin(roundDeg * RAD)) };
+}
+
+/** A place on the skin of a part of the animal's left, so far along it and so far round it. */
+export const placeRound = (part: string, along: number, roundDeg: number): Place =>
+  turnedRound({ part, side: 'left', along, up: 1, out: 0 }, roundDeg);

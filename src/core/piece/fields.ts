@@ -134,6 +134,12 @@ export function boundsOf(schema: z.core.$ZodType): Bounds {
   return { least: schema.minValue ?? -Infinity, most: schema.maxValue ?? Infinity };
 }
 
+/** A measure brought into its range, as when a handle is dragged beyond it. */
+export function intoRange(schema: z.core.$ZodType, x: number): number {
+  const { least, most } = boundsOf(schema);
+  return Math.max(least, Math.min(most, x));
+}
+
 /** The one of several kinds of thing that a value is, by what tells them apart. @throws when it is none of them */
 export function kindOf(union: z.ZodDiscriminatedUnion, value: object): z.ZodObject {
   const { discriminator } = union.def;

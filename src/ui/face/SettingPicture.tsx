@@ -3,10 +3,13 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { intoHead } from '@/core/face/head/head';
-import type { FacePlan } from '@/core/face/face';
 import type { Outline } from '@/core/geometry/outline';
 import type { Vec3 } from '@/core/geometry/vec';
 import { useDesk } from '@/desk/store';
+import { stretchesIn } from '@/core/geometry/in-box';
+import { roundHead } from '@/core/face/head/round-head';
+import { intoRange } from '@/core/piece/fields';
+import { eyeStemSchema } from '@/core/piece/face';
 import { Handle } from '@/ui/parts/Handle';
 import { editEyes } from './EyeControls';
 import { useFace } from './face-store';
@@ -33,7 +36,9 @@ export function SettingPicture() {
   const px = Math.max(box.w / 640, box.h / 380);
   const local = (p: Vec3) => intoHead(plan.frame, p);
   const stem = face.eyes.stem;
-  const wires = (frame?.runs ?? []).flatMap((r) => r.paths.flatMap((path) => inside(path.map(local), plan)));
+  const wires = (frame?.runs ?? []).flatMap((r) =>
+    r.paths.flatMap((path) => stretchesIn(path.map(local), roundHead(plan))),
+  );
 
   const panel = (view: keyof typeof VIEWS): ReactNode => {
     const { flat, name } = VIEWS[view];
@@ -178,32 +183,6 @@ export function SettingPicture() {
   );
 }
 
-/** Stretches of a wire that lie within the head, in its own frame. */
-function inside(path: readonly Vec3[], plan: FacePlan): Vec3[][] {
-  const out: Vec3[][] = [];
-  let run: Vec3[] = [];
-  const end = () => {
-    if (run.length > 1) out.push(run);
-    run = [];
-  };
-  const STEPS = 24;
-  path.slice(1).forEach((b, i) => {
-    const a = path[i]!;
-    for (let k = i === 0 ? 0 : 1; k <= STEPS; k++) {
-      const p = [0, 1, 2].map((c) => a[c]! + ((b[c]! - a[c]!) * k) / STEPS) as unknown as Vec3;
-      const within =
-        p[2] > -1.1 * plan.headLengthMm &&
-        Math.abs(p[0]) < 0.6 * plan.headWidthMm &&
-        p[1] > plan.front.min[1] - 2 &&
-        p[1] < plan.front.max[1] + 2;
-      if (within) run.push(p);
-      else end();
-    }
-  });
-  end();
-  return out;
-}
-
 function Key({ colour, words }: { colour: string; words: string }) {
   return (
     <span style={{ display: 'inline-flex', alignItems: 'center', gap: 6 }}>
@@ -217,8 +196,8 @@ const deg = (r: number): number => Math.round((r * 180) / Math.PI);
 
 function turn(to: { in?: number; down?: number }): void {
   editEyes((e) => {
-    if (to.in !== undefined) e.stem.inDeg = Math.max(0, Math.min(90, to.in));
-    if (to.down !== undefined) e.stem.downDeg = Math.max(-60, Math.min(80, to.down));
+    if (to.in !== undefined) e.stem.inDeg = intoRange(eyeStemSchema.shape.inDeg, to.in);
+    if (to.down !== undefined) e.stem.downDeg = intoRange(eyeStemSchema.shape.downDeg, to.down);
   });
 }
 

@@ -3,8 +3,10 @@
 import Box from '@mui/material/Box';
 import type { Loop } from '@/core/geometry/slice';
 import type { InsideView } from '@/core/needle/inside';
-import type { Needle } from '@/core/piece/cupboard';
+import { needleSchema, type Needle } from '@/core/piece/cupboard';
 import { useDesk } from '@/desk/store';
+import { boundsOf, intoRange } from '@/core/piece/fields';
+import { chosenSchema } from '@/core/piece/work';
 import { Handle } from '@/ui/parts/Handle';
 import { useUnits } from '@/ui/parts/useUnits';
 import { NeedleShape } from './NeedleShape';
@@ -21,6 +23,10 @@ const path = (l: Loop): string => {
   for (let i = 0; i < l.length; i += 2) d += `${i === 0 ? 'M' : 'L'}${l[i]!.toFixed(2)} ${(-l[i + 1]!).toFixed(2)}`;
   return `${d}Z`;
 };
+
+const angleOf = (deg: number): number => intoRange(chosenSchema.shape.angleDeg, deg);
+/** As deep as the longest blade, or not at all. */
+const strokeOf = (mm: number): number => Math.max(0, Math.min(boundsOf(needleSchema.shape.bladeMm).most, mm));
 
 export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProps) {
   const { q } = useUnits();
@@ -132,13 +138,13 @@ export function SectionOfNeedle({ view: v, needle, onDrag }: SectionOfNeedleProp
         px={px}
         can={open}
         onArrow={(right, upward) => {
-          if (right !== 0) onDrag(v.strokeMm, Math.max(15, Math.min(90, v.angleDeg - right)));
-          else onDrag(Math.max(0, Math.min(70, v.strokeMm - upward * 0.5)), v.angleDeg);
+          if (right !== 0) onDrag(v.strokeMm, angleOf(v.angleDeg - right));
+          else onDrag(strokeOf(v.strokeMm - upward * 0.5), v.angleDeg);
         }}
         onDrag={(x, y) => {
           const stroke = Math.hypot(x, y) + over;
           const angle = (Math.atan2(Math.max(0.01, y), Math.max(0, x)) * 180) / Math.PI;
-          onDrag(Math.max(0, Math.min(70, stroke)), Math.max(15, Math.min(90, angle)));
+          onDrag(strokeOf(stroke), angleOf(angle));
         }}
       >
         <circle cx={tip[0]} cy={-tip[1]} r={4 * px} fill={SHEET} stroke={CHOSEN} strokeWidth={1.6 * px} />

@@ -4,7 +4,7 @@
  * its own colour, the cut surface above and the width that shows. To scale.
  */
 import Box from '@mui/material/Box';
-import type { Sandwich } from '@/core/coat/techniques/standing/sandwich';
+import { halfAtTop, topAt, type Sandwich } from '@/core/coat/techniques/standing/sandwich';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 
@@ -13,14 +13,11 @@ const FIBRES = 61;
 export function SandwichPicture({ sandwich: s, name }: { sandwich: Sandwich; name: string }) {
   const { q } = useUnits();
   const h = s.heightMm;
-  const fan = (s.fanDeg * Math.PI) / 180;
-  // Neighbouring rows press the fan together to half a spacing on each side at its top.
-  const half = Math.min(s.spacingMm / 2, h * Math.tan(Math.min(fan, 1.45)));
+  const half = halfAtTop(s);
   const wide = Math.max(2 * half, s.widthMm) + 6;
   const unit = Math.max(wide / 180, (h + 9) / 150);
   // Wide enough for its words.
   const frame = Math.max(wide, 180 * unit);
-  const top = (x: number) => (s.cut === 'domed' ? h * Math.cos((x / (half || 1)) * 0.5) : h);
   return (
     <Box
       component="svg"
@@ -39,7 +36,7 @@ export function SandwichPicture({ sandwich: s, name }: { sandwich: Sandwich; nam
             x1={x * 0.08}
             y1={0}
             x2={x}
-            y2={-top(x)}
+            y2={-topAt(s, x)}
             stroke={band ? s.markingColour : s.groundColour}
             strokeWidth={(2 * half) / FIBRES}
           />

@@ -1,6 +1,7 @@
 'use client';
 /** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
 import Box from '@mui/material/Box';
+import { placeRound } from '@/core/form/places';
 import { askedOf, kindOf } from '@/core/piece/fields';
 import { layerSchema, layerWhereSchema, type Layer, type LayerWhere } from '@/core/piece/shade';
 import type { Place } from '@/core/piece/schema';
@@ -153,13 +154,7 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
     const area = s.piece?.areas.find((a) => a.id === s.view.areaId);
     return area?.where[0]?.parts[0] ?? s.piece!.form.parts[0]!.id;
   });
-  const place = (along: number, round: number): Place => ({
-    part,
-    side: 'left',
-    along,
-    up: Math.cos((round * Math.PI) / 180),
-    out: Math.sin((round * Math.PI) / 180),
-  });
+  const place = (along: number, round: number): Place => placeRound(part, along, round);
   const begin = (kind: LayerWhere['kind']): LayerWhere => {
     if (kind === 'fade') return { kind, from: null, to: null, least: 0 };
     if (kind === 'edge') return { kind, widthMm: 4 };

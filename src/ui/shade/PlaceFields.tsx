@@ -1,6 +1,7 @@
 'use client';
 /** A place on the animal by keyboard: part, how far along it, how far round it. */
 import Box from '@mui/material/Box';
+import { roundOf, turnedRound } from '@/core/form/places';
 import type { Place } from '@/core/piece/schema';
 import { useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -14,9 +15,6 @@ interface PlaceFieldsProps {
 
 export function PlaceFields({ label, place, onChange }: PlaceFieldsProps) {
   const parts = useDesk((s) => s.piece!.form.parts);
-  const round = Math.abs((Math.atan2(place.out, place.up) * 180) / Math.PI);
-  const far = Math.max(0.2, Math.hypot(place.up, place.out));
-  const keep = (x: number) => Math.round(x * 1e4) / 1e4;
   return (
     <Box role="group" aria-label={label} sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, mt: 0.5 }}>
       <PickField
@@ -37,17 +35,11 @@ export function PlaceFields({ label, place, onChange }: PlaceFieldsProps) {
       <MeasureField
         label="Round from top"
         kind="angle"
-        value={Math.round(round)}
+        value={Math.round(roundOf(place))}
         min={0}
         max={180}
         slide={{ min: 0, max: 180, step: 1 }}
-        onChange={(deg) =>
-          onChange({
-            ...place,
-            up: keep(far * Math.cos((deg * Math.PI) / 180)),
-            out: keep(far * Math.sin((deg * Math.PI) / 180)),
-          })
-        }
+        onChange={(deg) => onChange(turnedRound(place, deg))}
       />
     </Box>
   );

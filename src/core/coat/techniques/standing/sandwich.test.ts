@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { bandReach, blurMm, carryingRows, crowdedStripe, LOST, SAFE, spotDiameter, stripeWidth } from './sandwich';
+import {
+  bandReach,
+  blurMm,
+  carryingRows,
+  crowdedStripe,
+  halfAtTop,
+  LOST,
+  SAFE,
+  spotDiameter,
+  stripeWidth,
+  topAt,
+} from './sandwich';
 
 // Worked by hand from w = b u + 2 h tan(u phi) and w = b u + 2 h u phi (own derivation).
 describe('a stripe laid into a cut pile', () => {
@@ -34,6 +45,35 @@ describe('a spot', () => {
     // Twice the wool, twice the area.
     const one = spotDiameter.of({ pinch: 1, width: 12, areal: 0.4 });
     expect(spotDiameter.of({ pinch: 2, width: 12, areal: 0.4 }) ** 2 / one ** 2).toBeCloseTo(2, 9);
+  });
+});
+
+describe('the section drawn of a row', () => {
+  const row = {
+    kind: 'stripe',
+    groundColour: '#808080',
+    markingColour: '#202020',
+    heightMm: 10,
+    spacingMm: 30,
+    fanDeg: 45,
+    share: 0.3,
+    widthMm: 4,
+    blurMm: 1,
+    cut: 'flat',
+    rows: [1],
+  } as const;
+  it('fans as wide as it is high at 45 degrees, and no wider than its neighbours let it', () => {
+    expect(halfAtTop(row)).toBeCloseTo(10, 9);
+    expect(halfAtTop({ ...row, spacingMm: 8 })).toBe(4);
+    expect(halfAtTop({ ...row, fanDeg: 90, spacingMm: 1e4 })).toBeLessThan(100);
+  });
+  it('is level where it is cut flat, and falls off evenly to both sides where it is cut domed', () => {
+    expect(topAt(row, 7)).toBe(10);
+    const domed = { ...row, cut: 'domed' } as const;
+    expect(topAt(domed, 0)).toBe(10);
+    expect(topAt(domed, 10)).toBeCloseTo(10 * Math.cos(0.5), 9);
+    expect(topAt(domed, -6)).toBe(topAt(domed, 6));
+    expect(topAt(domed, 6)).toBeGreaterThan(topAt(domed, 9));
   });
 });
 

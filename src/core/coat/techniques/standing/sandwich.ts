@@ -60,6 +60,11 @@ export const SAFE = 0.4;
 export const bandReach = (heightMm: number, share: number, fanDeg: number, depthMm: number): number =>
   heightMm / Math.cos(share * fanDeg * rad) + depthMm;
 
+/** A fan this wide is as good as flat, radians. */
+const STEEPEST = 1.45;
+/** How far a domed cut comes round from its middle to its edge, radians. Ours. */
+const ROUND = 0.5;
+
 /** What a section through a carrying row looks like. */
 export interface Sandwich {
   readonly kind: 'stripe' | 'spot';
@@ -75,6 +80,14 @@ export interface Sandwich {
   /** Numbers of the rows that carry it. */
   readonly rows: readonly number[];
 }
+
+/** Half the width of the pile at its top, mm: as it fans, but neighbouring rows press it together to half a spacing. */
+export const halfAtTop = (s: Pick<Sandwich, 'heightMm' | 'fanDeg' | 'spacingMm'>): number =>
+  Math.min(s.spacingMm / 2, s.heightMm * Math.tan(Math.min(s.fanDeg * rad, STEEPEST)));
+
+/** Height of the trimmed pile at a place across its top, mm: flat, or a little round where it is cut domed. */
+export const topAt = (s: Sandwich, acrossMm: number): number =>
+  s.cut === 'domed' ? s.heightMm * Math.cos((acrossMm / (halfAtTop(s) || 1)) * ROUND) : s.heightMm;
 
 /** Rows between two shares of the way up, every so many. */
 export function carryingRows(
