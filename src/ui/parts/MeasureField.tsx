@@ -42,12 +42,10 @@ export function MeasureField(p: MeasureFieldProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (p.value === null ? '' : forField(p.kind, p.value, units));
-  const problem = typed === null ? null : check(typed);
-
   const say = (value: number) => `${format({ kind: p.kind, value }, units)}${p.unit ? ` ${p.unit}` : ''}`;
   const told = [p.help, `From ${say(p.min)} to ${say(p.max)}.`].filter(Boolean).join(' ');
 
-  function check(text: string): string | null {
+  const check = (text: string): string | null => {
     if (p.onEmpty && text.trim() === '') return null;
     const r = readField(text, p.kind, units);
     if (!r.ok) return r.says;
@@ -55,8 +53,9 @@ export function MeasureField(p: MeasureFieldProps) {
       return `${p.label} must be between ${say(p.min)} and ${say(p.max)}`;
     }
     return null;
-  }
+  };
 
+  const problem = typed === null ? null : check(typed);
   const type = (text: string) => {
     setTyped(text);
     if (text.trim() === '') p.onEmpty?.();
