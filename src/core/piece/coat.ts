@@ -42,14 +42,14 @@ const foldOverSchema = z.strictObject({
   topLengthMm: field('length', 'Length at the top', 3, 200, {
     label: 'Length at top',
     slide: [3, 60, 0.5],
-    none: 'another length at the top',
+    ask: 'another length at the top',
     beginsAs: 'lengthMm',
   }).nullable(),
   spacingMm: spacing,
   topSpacingMm: field('length', 'Row spacing at the top', 0.5, 60, {
     label: 'Spacing at top',
     slide: [1, 20, 0.5],
-    none: 'another spacing at the top',
+    ask: 'another spacing at the top',
     beginsAs: 'spacingMm',
   }).nullable(),
   layMgCm: lay([0.5, 40, 0.5]),

@@ -23,7 +23,7 @@ export const pileSchema = z.strictObject({
 const tipColour = said(colour('Colour of the tips'), {
   label: 'Colour of the tips',
   colour: true,
-  none: 'tips of another colour',
+  ask: 'tips of another colour',
   beginsAs: 'colour',
 });
 export const mottleSchema = z.strictObject({
@@ -137,9 +137,9 @@ export const swatchSchema = z.strictObject({
     words: { 'shows a little': 'showing a little', shows: 'showing' },
   }),
   /** Measured with a rule from the ball to the top of the fur. */
-  loftMm: field('length', 'Measured loft', 0.2, 100, { label: 'Loft', none: 'loft measured with a rule' }).nullable(),
+  loftMm: field('length', 'Measured loft', 0.2, 100, { label: 'Loft', ask: 'loft measured with a rule' }).nullable(),
   /** What really lay on a cm of row. */
-  weighedMgCm: field('linear', 'Weighed row', 0.1, 600, { label: 'On a cm of row', none: 'a row weighed' }).nullable(),
+  weighedMgCm: field('linear', 'Weighed row', 0.1, 600, { label: 'On a cm of row', ask: 'a row weighed' }).nullable(),
 });
 
 /** A blend really made, and the colour it came out in. */

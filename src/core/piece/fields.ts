@@ -27,8 +27,10 @@ export interface Says {
   readonly takes?: Taken;
   /** It is a colour, to be typed or picked. */
   readonly colour?: true;
-  /** What it is called when nothing is taken or measured. */
+  /** What it is called when nothing is taken. */
   readonly none?: string;
+  /** What ticking it asks for, where a measure or a colour may be left out. */
+  readonly ask?: string;
   /** The measure a measure left out begins with once it is asked for. */
   readonly beginsAs?: string;
 }

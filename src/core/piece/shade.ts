@@ -121,7 +121,7 @@ export const borderSchema = z.strictObject({
 export const areaShadeSchema = z
   .strictObject({
     /** The colour it should come out in, where one was picked. */
-    wanted: said(colour('Wanted colour'), { label: 'Wanted', colour: true, none: 'a colour is wanted' }).nullable(),
+    wanted: said(colour('Wanted colour'), { label: 'Wanted', colour: true, ask: 'a colour is wanted' }).nullable(),
     border: borderSchema,
     /** From the bottom to the top. */
     layers: z.array(layerSchema).min(1).max(24),

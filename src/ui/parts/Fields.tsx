@@ -86,12 +86,12 @@ function Field(p: FieldProps) {
         onChange={p.onChange}
       />
     );
-  if (!optional || says.none === undefined) return <Asked {...p} says={says} inner={inner} optional={optional} />;
+  if (!optional || says.ask === undefined) return <Asked {...p} says={says} inner={inner} optional={optional} />;
   // Something that may be left out is ticked first, and begins as what stands in its place.
   const begins = p.begin ?? (says.beginsAs ? p.of[says.beginsAs] : boundsOf(inner).least);
   return (
     <>
-      <CheckField label={says.none} value={p.value !== null} onChange={(on) => p.onChange(on ? begins : null)} />
+      <CheckField label={says.ask} value={p.value !== null} onChange={(on) => p.onChange(on ? begins : null)} />
       {p.value !== null && <Asked {...p} says={says} inner={inner} optional={false} />}
     </>
   );
