@@ -167,7 +167,7 @@ try {
     ['tip of tail', 'ArrowUp', 8],
     ['tip of hind leg', 'ArrowDown', 9],
   ] as const) {
-    await page.getByRole('button', { name: new RegExp(`Pin: ${pin}`) }).focus();
+    await page.getByRole('button', { name: new RegExp(`Pin, ${pin}`) }).focus();
     for (let i = 0; i < times; i++) await page.keyboard.press(key);
   }
   await page.getByRole('heading', { level: 1 }).click();

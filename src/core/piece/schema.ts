@@ -34,7 +34,7 @@ const partCommon = {
   /** True: the part stands on both sides, drawn once on the animal's left. */
   mirrored: z.boolean(),
   blend: field('number', 'Blend', 0, 300, {
-    label: 'Runs into others',
+    label: 'Blends in',
     unit: '‰',
     slide: [0, 120, 1],
     help: 'How softly it runs into the parts before it, in thousandths of the length; 0 keeps a sharp edge.',

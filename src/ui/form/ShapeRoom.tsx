@@ -143,19 +143,18 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const turns = { nodDeg, turnDeg, tiltDeg };
   const shape = (change: (form: Piece['form']) => Piece['form']) =>
     changePiece((p) => ({ ...p, form: change(p.form) }));
+  const of = {
+    schema: anyPartSchema,
+    value: part,
+    onChange: (change: Partial<Pick<Part, 'name' | 'role' | 'blend' | 'lie'>>) =>
+      editPiece((d) => {
+        const p = d.form.parts.find((x) => x.id === part.id);
+        if (p) Object.assign(p, change);
+      }),
+  };
   return (
     <Box role="group" aria-label={`Shape of ${part.name}`} sx={{ mt: 1.5 }}>
-      <Fields
-        schema={anyPartSchema}
-        value={part}
-        keys={part.shape === 'board' ? ['name'] : ['name', 'role', 'blend', 'lie']}
-        onChange={(change) =>
-          editPiece((d) => {
-            const p = d.form.parts.find((x) => x.id === part.id);
-            if (p) Object.assign(p, change);
-          })
-        }
-      />
+      <Fields {...of} keys={part.shape === 'board' ? ['name'] : ['name', 'role']} />
       <MeasureField
         label="Length"
         kind="length"
@@ -180,6 +179,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
           />
         );
       })}
+      {part.shape !== 'board' && <Fields {...of} keys={['blend', 'lie']} />}
       {joints.length > 0 && (
         <Box sx={{ mt: 1 }}>
           <Typography variant="h3" sx={{ mb: 0.5 }}>
