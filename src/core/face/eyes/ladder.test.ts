@@ -200,6 +200,8 @@ describe('lids over the light', () => {
   });
   it('the lower lid as well, and no lid hides nothing', () => {
     expect(lightHidden(lids(0, 0.5), SEEN, light(-2))).toBe(1);
+    // An eye sunk so deep that nothing of it is seen has no light to hide.
+    expect(lightHidden(lids(0.5), 0, light(0, 0))).toBe(0);
     expect(lightHidden(lids(0, 0), SEEN, light(3))).toBe(0);
     expect(lightHidden(lids(1, 1), SEEN, { ...light(0), lights: [] })).toBe(0);
   });
