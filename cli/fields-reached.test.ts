@@ -1,6 +1,6 @@
 /**
  * Every field of the piece, the cupboard and the hand is set somewhere in the interface, or stands in the list below with where it is
- * set otherwise or why it is not for hands; no room of the interface has a label or a range of its own for one. A property of the product.
+ * set otherwise or why it is not for hands; no room of the interface has a range of its own for one. A property of the product.
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -27,13 +27,16 @@ const EXPORTS: Readonly<Record<string, unknown>> = {
   ...work,
 };
 
-/** Set otherwise than by a field: where, or why it is not for hands. A star stands for anything. */
+/**
+ * Set otherwise than by a field: where, or why it is not for hands. A star stands for anything that says nothing of itself; what has a
+ * label stands by its whole path.
+ */
 const ELSEWHERE: Readonly<Record<string, string>> = {
   // Told apart by the program.
-  '*.schema': 'which form of file it is',
   '*.id': 'names it for the program',
   'piece.seed': 'what is drawn at random is drawn alike each time',
-  '*.kind': 'chosen with what it is: a layer, a mark, a marking, a set of whiskers is added as one',
+  'piece.markings.shape.kind': 'a marking is added as one of its kind',
+  'piece.face.whiskers.kind': 'whiskers are added as one of their kind',
   '*.at': 'when it was written down, or where it was pressed on picture or chart',
   '*.made': 'marks of the decisions a step was done by',
   // Places: pressed, drawn or dragged on the picture; by keys through the fields of places and bands.
@@ -60,19 +63,36 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'piece.references.*': 'Compare: the picture and its pins',
   'piece.face.photos.*': 'Face, Level: the picture and its pins',
   'piece.face.checks.*': 'Level: measures and pins taken down',
+  'piece.form.scan.name': 'the name of its file',
+  'piece.references.name': 'the name of its file',
+  'piece.references.grey.colour': 'Match: read off the picture',
+  'piece.face.photos.name': 'the name of its file',
+  'piece.face.checks.name': 'the name of its file',
+  'piece.face.checks.eyeMm': 'Level: the size of the eye as planned',
+  'piece.face.checks.readings.leftMm': 'Level: callipers, several beside each other',
+  'piece.face.checks.readings.rightMm': 'Level: callipers, several beside each other',
   'piece.face.head': 'comes with the body plan',
   'piece.face.eyes.stockId': 'Eyes: those of the cupboard that fit',
   // Layers and blends.
-  'piece.areas.coat.method': 'a list of the ways of laying, with what each is good for',
   'piece.areas.evenness': 'Lie: one slider between two wishes',
   'piece.markings.under': 'Markings: over the coat or under the pile',
-  '*.lotId': 'RecipeField: the wools of a blend',
+  'piece.areas.shade.layers.recipe.lotId': 'RecipeField: the wools of a blend',
+  'piece.areas.shade.layers.blend.lotId': 'RecipeField: the wools of a blend',
+  'piece.markings.layers.recipe.lotId': 'RecipeField: the wools of a blend',
+  'piece.markings.layers.blend.lotId': 'RecipeField: the wools of a blend',
+  'piece.smallParts.recipe.lotId': 'RecipeField: the wools of a blend',
   // How it is worked, and what was written down.
   'piece.work.*': 'Needles, Order and Time: steps and the first day',
   'piece.log.*': 'the bench writes it',
+  'piece.log.words': 'the bench: a note',
   // Of the maker.
   'cupboard.swatches.*': 'Practice writes it down',
+  'cupboard.swatches.name': 'Practice writes it down',
   'cupboard.blends.*': 'Blend writes it down',
+  'cupboard.blends.name': 'Blend writes it down',
+  'cupboard.blends.even': 'Blend writes it down',
+  'cupboard.blends.colour': 'Blend: the colour it came out in',
+  'cupboard.blends.recipe.lotId': 'Blend writes it down',
   'hand.spread.*': 'learnt from practice swatches',
   'hand.coreDensityMgCm3.*': 'ends of a range the maker sets a figure in',
   'hand.times': 'Settings: your pace',
@@ -80,6 +100,9 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'hand.scalesStepG': 'Settings: weighing',
   'hand.pinchMg': 'Settings: ten pinches together',
 };
+/** Whether a line of the list speaks of a leaf. */
+const speaksOf = (p: { p: string; is: RegExp }, l: Leaf): boolean =>
+  p.is.test(l.path) && (!p.p.includes('*') || saysOf(l.schema) === undefined);
 const PATTERNS = Object.keys(ELSEWHERE).map((p) => ({
   p,
   is: new RegExp(`^${p.replaceAll('.', '\\.').replaceAll('*', '.*')}$`),
@@ -91,7 +114,9 @@ interface Leaf {
 }
 
 function leaves(schema: z.core.$ZodType, path: string): Leaf[] {
-  if (saysOf(schema) || schema instanceof z.ZodLiteral) return [{ path, schema }];
+  if (saysOf(schema)) return [{ path, schema }];
+  // What tells kinds of thing or of file apart is not set by itself.
+  if (schema instanceof z.ZodLiteral && schema.values.size === 1) return [];
   if (schema instanceof z.ZodObject)
     return Object.entries(schema.shape).flatMap(([k, s]) => leaves(s as z.core.$ZodType, `${path}.${k}`));
   if (schema instanceof z.ZodArray) return leaves(schema.element, path);
@@ -124,14 +149,15 @@ function reached(): Set<z.core.$ZodType> {
     const schemaOf = (words: string): z.core.$ZodType[] => {
       const [name, ...path] = words.replace(/\[.*$/, '').split('.');
       const local = new RegExp(`const ${name} = (\\w+)\\.pick\\(`).exec(text);
-      const kinds = new RegExp(`const ${name} = kindOf\\((\\w+),`).exec(text);
-      const found = EXPORTS[local?.[1] ?? kinds?.[1] ?? name!];
+      const found = EXPORTS[local?.[1] ?? name!];
       if (!found) throw new Error(`${f}: no schema ${words}`);
       let at = found as z.core.$ZodType;
       for (const p of path.filter((x) => x !== 'shape')) at = (at as z.ZodObject).shape[p]!;
       if (/\[\w+\]$/.test(words)) return Object.values((at as z.ZodObject).shape);
       return at instanceof z.ZodUnion ? [...at.options] : [at];
     };
+    for (const m of text.matchAll(/<KindFields[\s\S]*?of=\{(\w+)\}/g))
+      for (const s of schemaOf(m[1]!) as z.ZodObject[]) for (const k of askedOf(s)) out.add(s.shape[k]!);
     for (const m of text.matchAll(/<(Fields|Stock)\b/g)) {
       const tag = text.slice(m.index, text.indexOf('/>', m.index));
       const spread = /\{\.\.\.(\w+)\}/.exec(tag);
@@ -140,11 +166,11 @@ function reached(): Set<z.core.$ZodType> {
         given ?? (spread ? new RegExp(`const ${spread[1]} = \\{\\s*schema: ([\\w.]+)`).exec(text)?.[1] : undefined);
       const at = tag.indexOf('keys={');
       // What only passes on what it is given is reached where that is given.
-      if (schema === undefined || schema.startsWith('p.') || at < 0) continue;
+      if (schema === undefined || /^(p\.|schema$)/.test(schema) || at < 0) continue;
       const keys = inBrackets(tag, at + 5);
       const listed = /^\w+$/.test(keys) ? new RegExp(`const ${keys} = (\\[[^\\]]*\\])`).exec(text)![1]! : keys;
       for (const s of schemaOf(schema) as z.ZodObject[])
-        for (const k of keys.includes('askedOf(') ? askedOf(s) : literals(listed)) if (s.shape[k]) out.add(s.shape[k]);
+        for (const k of literals(listed)) if (s.shape[k]) out.add(s.shape[k]);
     }
   }
   return out;
@@ -162,12 +188,12 @@ describe('fields of the piece, the cupboard and the hand', () => {
 
   it('each is set by a field, or stands with where it is set otherwise', () => {
     const lost = all
-      .filter((l) => !seen.has(inner(l.schema)) && !PATTERNS.some((p) => p.is.test(l.path)))
+      .filter((l) => !seen.has(inner(l.schema)) && !PATTERNS.some((p) => speaksOf(p, l)))
       .map((l) => l.path);
     expect([...new Set(lost)]).toEqual([]);
   });
   it('what stands as set otherwise is not set by a field, and is there', () => {
-    const stale = PATTERNS.filter((p) => !all.some((l) => p.is.test(l.path) && !seen.has(inner(l.schema))));
+    const stale = PATTERNS.filter((p) => !all.some((l) => speaksOf(p, l) && !seen.has(inner(l.schema))));
     expect(stale.map((p) => p.p)).toEqual([]);
   });
   it('no room has a range of its own for one', () => {

@@ -50,6 +50,13 @@ describe('a handle carried', () => {
     expect(Math.abs(nod([1, 0, 0]))).toBe(90);
     expect(nod([-1, 0, 0])).toBe(-nod([1, 0, 0]));
   });
+  it('a pixel bends a part of 250 pixels, by as much as it turns it', () => {
+    const leg = part('foreleg');
+    const before = form.pose.find((j) => j.part === 'foreleg' && j.side === 'both')?.nodDeg ?? 0;
+    const f = bent(form, leg, 'left', [1, 0, 0], [0, 0], [0, 250])(1, 0)(form);
+    const turned = f.pose.find((j) => j.part === 'foreleg' && j.side === 'both')!.nodDeg - before;
+    expect(Math.abs(turned)).toBeCloseTo(0.2, 6);
+  });
   it('no joint is bent further than it may be', () => {
     const leg = part('foreleg');
     const f = bent(form, leg, 'left', [0, 0, 1], [0, 0], [0, 100])(-1, -250)(form);

@@ -85,7 +85,8 @@ export function bent(
   const zero = angle(tip[0], tip[1]);
   return (dx, dy) => {
     const turn = ((((angle(tip[0] + dx, tip[1] + dy) - zero + 180) % 360) + 360) % 360) - 180;
-    const deg = Math.round(intoRange(jointSchema.shape[key], start[key] + sign * turn));
+    // To a tenth, so that the finest step of the keys bends a long part as well.
+    const deg = Math.round(10 * intoRange(jointSchema.shape[key], start[key] + sign * turn)) / 10;
     return (f) => setBend(f, { part: part.id, node, side: 'both' }, { ...start, [key]: deg });
   };
 }

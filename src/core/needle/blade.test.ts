@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asKind, usualNeedle, usualThickness } from '@/core/piece/usual-needle';
+import { asKind, usualNeedle, usualThickness, withNeedleChange } from '@/core/piece/usual-needle';
 import { barbsOf, deepestSafe, markWidth, paceOf, rooted, tangle } from './blade';
 import { closingPasses } from './finish';
 import { fewestChanges, type Stand } from './changes';
@@ -46,6 +46,23 @@ describe('another kind of needle', () => {
       tipMm: 5.1,
       gauge: 40,
     });
+  });
+});
+
+describe('a change made by the maker', () => {
+  const n = { ...blade(38), name: '38 triangle', tipMm: 4.4 };
+  it('a name or a number leaves every measure as it is', () => {
+    expect(withNeedleChange(n, { name: 'blue handle' })).toEqual({ ...n, name: 'blue handle' });
+    expect(withNeedleChange(n, { count: 7 })).toEqual({ ...n, count: 7 });
+  });
+  it('a measure set by hand counts as measured, and another gauge does not take it away', () => {
+    const own = withNeedleChange(n, { bladeMm: 31 });
+    expect(own).toEqual({ ...n, bladeMm: 31, measured: true });
+    expect(withNeedleChange(own, { gauge: 40 })).toEqual({ ...own, gauge: 40, name: '40 triangle' });
+  });
+  it('another section brings the usual measures of its kind while none was taken', () => {
+    expect(withNeedleChange(n, { section: 'crown' })).toMatchObject({ name: '38 crown', barbs: 1, measured: false });
+    expect(withNeedleChange({ ...n, measured: true }, { measured: false })).toEqual(n);
   });
 });
 

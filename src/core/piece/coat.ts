@@ -6,8 +6,7 @@ import { z } from 'zod';
 import { choice, field, flag, owned, saysOf, type Slide } from './fields';
 
 const lotId = owned('wool', 'Wool');
-const LENGTHS =
-  'The fur that shows once it is trimmed, from the skin to its tip. What the fold takes is added where it is cut.';
+const LENGTHS = 'The fur that shows once it is done, from the skin to its tip.';
 const length = (least: number, most: number, slide: Slide, label = 'Length') =>
   field('length', 'Finished length', least, most, { label, slide, help: LENGTHS });
 const lift = field('angle', 'Lift', 0, 88, {
@@ -18,7 +17,7 @@ const lay = (slide: Slide, label = 'Lay weight') =>
   field('linear', 'Lay weight', 0.2, 300, {
     label,
     slide,
-    help: 'Wool laid on a centimetre of row, both halves of a fold together.',
+    help: 'All the wool on a centimetre of row.',
   });
 const spacing = field('length', 'Row spacing', 0.5, 60, { slide: [1, 20, 0.5] });
 const weight = field('areal', 'Weight of the coat', 0.2, 200, {
@@ -30,7 +29,7 @@ const layers = field('count', 'Layers', 1, 12, { slide: [1, 8, 1] });
 const over = field('length', 'Left for trimming', 0, 100, {
   label: 'To trim off',
   slide: [0, 30, 0.5],
-  help: 'Left on each half beyond the finished length.',
+  help: 'Left beyond the finished length, at every end that is trimmed.',
 });
 
 /** Folded on the row line and hanging over the row below. Length and spacing may change from the hem to the top. */

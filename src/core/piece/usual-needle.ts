@@ -48,10 +48,11 @@ export function asKind(n: Needle, kind: Partial<Pick<Needle, 'gauge' | 'section'
   };
 }
 
+const MEASURED = ['thickMm', 'tipMm', 'barbs', 'gapMm', 'bladeMm'] as const;
+
 /** A change made by the maker: another kind brings the usual measures of it, a measure set by hand is the maker's own. */
 export function withNeedleChange(n: Needle, change: Partial<Needle>): Needle {
-  const { gauge, section, ...rest } = change;
-  const kind = { ...(gauge === undefined ? {} : { gauge }), ...(section === undefined ? {} : { section }) };
-  const measured = ['thickMm', 'tipMm', 'barbs', 'gapMm', 'bladeMm'].some((k) => k in rest) ? { measured: true } : {};
-  return { ...asKind(n, kind), ...measured, ...rest };
+  const { gauge = n.gauge, section = n.section } = change;
+  const kind = gauge === n.gauge && section === n.section ? n : asKind(n, { gauge, section });
+  return { ...kind, ...(MEASURED.some((k) => k in change) ? { measured: true } : {}), ...change };
 }

@@ -9,11 +9,10 @@ import { coatBy } from '@/core/coat/compare-ways';
 import { wayOf, WAYS } from '@/core/coat/ways';
 import { firstCoat } from '@/core/new-piece';
 import { coatSchema, type Coat, type Laid } from '@/core/piece/coat';
-import { askedOf, kindOf } from '@/core/piece/fields';
 import { areaSchema, type Area } from '@/core/piece/schema';
 import { recipeWords } from '@/core/wool/recipe';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
-import { Fields } from '@/ui/parts/Fields';
+import { Fields, KindFields } from '@/ui/parts/Fields';
 import { PickField } from '@/ui/parts/PickField';
 import { MarkingControls } from './MarkingControls';
 
@@ -64,7 +63,6 @@ function Chosen({ area, coat }: { area: Area; coat: Laid }) {
   const pieceId = useDesk((s) => s.piece?.id ?? '');
   const recipe = blendOf(area)?.recipe ?? [];
   const blended = recipe.length > 1 ? recipe : null;
-  const schema = kindOf(coatSchema, coat);
   const lot = lots.find((l) => l.id === coat.lotId);
   const set = (change: Readonly<Record<string, unknown>>) => changeCoat(area.id, coat.method, change);
   return (
@@ -83,11 +81,11 @@ function Chosen({ area, coat }: { area: Area; coat: Laid }) {
           </Button>
         </Box>
       )}
-      <Fields
+      <KindFields
         key={`${area.id}-${coat.method}`}
-        schema={schema}
+        of={coatSchema}
         value={coat}
-        keys={askedOf(schema).filter((k) => k !== 'lotId' || !blended)}
+        except={blended ? ['lotId'] : []}
         onChange={set}
       />
       {coat.method === 'standing' && (

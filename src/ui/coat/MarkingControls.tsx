@@ -3,9 +3,8 @@
 import Box from '@mui/material/Box';
 import { markingSchema, type Marking } from '@/core/piece/coat';
 import type { Lot } from '@/core/piece/cupboard';
-import { askedOf, kindOf } from '@/core/piece/fields';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { Fields } from '@/ui/parts/Fields';
+import { KindFields } from '@/ui/parts/Fields';
 
 interface MarkingProps {
   readonly marking: Marking;
@@ -23,7 +22,6 @@ export function MarkingControls({ marking: m, lots, onChange }: MarkingProps) {
     else if (kind === 'stripe') onChange({ kind: 'stripe', ...carrying, share: 0.33, cut: 'flat' });
     else onChange({ kind: 'spot', ...carrying, pinchMgMm: 1, pinchWidthMm: 6, pitchMm: 20 });
   };
-  const schema = kindOf(markingSchema, m);
   return (
     <Box role="group" aria-label="Marking">
       <ChoiceRow
@@ -38,15 +36,7 @@ export function MarkingControls({ marking: m, lots, onChange }: MarkingProps) {
         ]}
         onChange={choose}
       />
-      {m.kind !== 'none' && (
-        <Fields
-          key={m.kind}
-          schema={schema}
-          value={m}
-          keys={askedOf(schema)}
-          onChange={(change) => onChange({ ...m, ...change })}
-        />
-      )}
+      {m.kind !== 'none' && <KindFields key={m.kind} of={markingSchema} value={m} onChange={onChange} />}
     </Box>
   );
 }

@@ -54,7 +54,9 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
           onChange={(change) =>
             editPiece((d) => {
               Object.assign(d.frame, change);
-              if (!wiresFor(d.frame.kind, cupboard).some((w) => w.id === d.frame.wireId)) d.frame.wireId = null;
+              // Another kind of frame is made of other wire; a wire that is not in this cupboard is kept otherwise.
+              if (change.kind && !wiresFor(change.kind, cupboard).some((w) => w.id === d.frame.wireId))
+                d.frame.wireId = null;
             })
           }
         />

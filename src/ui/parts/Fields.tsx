@@ -4,7 +4,7 @@
  * that is said a second time by the room that shows them; it says which, in what order, and what a change does.
  */
 import { z } from 'zod';
-import { boundsOf, saysOf, type Says } from '@/core/piece/fields';
+import { askedOf, boundsOf, kindOf, saysOf, type Says } from '@/core/piece/fields';
 import { CheckField } from './CheckField';
 import { ChoiceRow } from './ChoiceRow';
 import { ColourField } from './ColourField';
@@ -58,6 +58,27 @@ export function Fields<O extends z.ZodObject>({
       onChange={(v) => onChange({ [key]: v } as Partial<z.output<O>>)}
     />
   ));
+}
+
+interface KindFieldsProps<V extends object> {
+  /** The kinds of thing there are. */
+  readonly of: z.ZodDiscriminatedUnion;
+  readonly value: V;
+  readonly except?: readonly string[];
+  readonly onChange: (value: V) => void;
+}
+
+/** Everything asked about a thing of one of several kinds, in its order. */
+export function KindFields<V extends object>({ of, value, except = [], onChange }: KindFieldsProps<V>) {
+  const schema = kindOf(of, value);
+  return (
+    <Fields
+      schema={schema}
+      value={value as Record<string, unknown>}
+      keys={askedOf(schema).filter((k) => !except.includes(k))}
+      onChange={(change) => onChange({ ...value, ...change })}
+    />
+  );
 }
 
 interface FieldProps {

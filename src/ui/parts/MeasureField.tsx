@@ -23,7 +23,7 @@ interface MeasureFieldProps {
   readonly min: number;
   readonly max: number;
   readonly onChange: (value: number) => void;
-  /** Emptied: what is not known may be left out. */
+  /** Left empty: what is not known may be left out. */
   readonly onEmpty?: () => void;
   /** The unit of a plain number. */
   readonly unit?: string;
@@ -58,7 +58,6 @@ export function MeasureField(p: MeasureFieldProps) {
   const problem = typed === null ? null : check(typed);
   const type = (text: string) => {
     setTyped(text);
-    if (text.trim() === '') p.onEmpty?.();
     const r = readField(text, p.kind, units);
     if (r.ok && check(text) === null) p.onChange(r.value);
   };
@@ -73,6 +72,7 @@ export function MeasureField(p: MeasureFieldProps) {
         onChange={(e) => type(e.target.value)}
         onFocus={() => beginGesture()}
         onBlur={() => {
+          if (typed?.trim() === '') p.onEmpty?.();
           endGesture();
           if (problem === null) setTyped(null);
         }}

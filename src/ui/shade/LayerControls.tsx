@@ -2,14 +2,13 @@
 /** Everything decided about one layer: its wool, how much, where in the area. Used for layers of areas and of markings. */
 import Box from '@mui/material/Box';
 import { placeRound } from '@/core/form/places';
-import { askedOf, kindOf } from '@/core/piece/fields';
 import { layerSchema, layerWhereSchema, type Layer, type LayerWhere } from '@/core/piece/shade';
 import type { Place } from '@/core/piece/schema';
 import { AMOUNTS, amountOf, arealOf, type Amount } from '@/core/shade/layers/amount';
 import { isMixed, mixed } from '@/core/wool/recipe';
 import { setView, useDesk } from '@/desk/store';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { Fields } from '@/ui/parts/Fields';
+import { KindFields } from '@/ui/parts/Fields';
 import { useUnits } from '@/ui/parts/useUnits';
 import { ThinPicture } from '@/ui/pictures/ThinPicture';
 import { wispsOn } from '@/core/shade/shade-methods';
@@ -69,7 +68,6 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
       </>
     );
   }
-  const schema = kindOf(layerSchema, layer);
   const set = (change: object) => onChange({ ...layer, ...change });
   return (
     <>
@@ -84,13 +82,7 @@ export function LayerControls({ layer, onChange, plan, groundHex, places = true 
           <AmountInWords layer={layer} onChange={set} />
         </>
       )}
-      <Fields
-        key={layer.kind}
-        schema={schema}
-        value={layer}
-        keys={askedOf(schema).filter((k) => k !== 'even')}
-        onChange={set}
-      />
+      <KindFields key={layer.kind} of={layerSchema} value={layer} except={['even']} onChange={onChange} />
       {plan && <HowThin plan={plan} groundHex={groundHex} />}
       {places && <WhereField where={layer.where} onChange={(where) => onChange({ ...layer, where })} />}
     </>
@@ -161,7 +153,6 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
     if (kind === 'line') return { kind, places: [place(0.3, 60), place(0.7, 60)], widthMm: 2, mirrored: true };
     return { kind: 'all' };
   };
-  const ofWhere = kindOf(layerWhereSchema, where);
   return (
     <Box role="group" aria-label="Where the layer lies" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
       <ChoiceRow
@@ -170,13 +161,7 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
         options={(Object.keys(WHERE_WORDS) as LayerWhere['kind'][]).map((k) => ({ value: k, says: WHERE_WORDS[k] }))}
         onChange={(k) => k !== where.kind && onChange(begin(k))}
       />
-      <Fields
-        key={where.kind}
-        schema={ofWhere}
-        value={where}
-        keys={askedOf(ofWhere)}
-        onChange={(change) => onChange({ ...where, ...change } as LayerWhere)}
-      />
+      <KindFields key={where.kind} of={layerWhereSchema} value={where} onChange={onChange} />
       {where.kind === 'line' && (
         <>
           <EditButton

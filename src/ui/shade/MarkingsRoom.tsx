@@ -6,7 +6,6 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { askedOf, kindOf } from '@/core/piece/fields';
 import {
   borderSchema,
   dashesSchema,
@@ -22,7 +21,7 @@ import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Patch } from '@/ui/parts/ColourField';
 import { FactList } from '@/ui/parts/FactList';
-import { Fields } from '@/ui/parts/Fields';
+import { Fields, KindFields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
@@ -177,7 +176,6 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
   const { shape } = doc;
   const set = (change: Partial<PieceMarking>) => editMarking({ ...doc, ...change });
   const put = (s: PieceMarking['shape']) => set({ shape: s });
-  const schema = kindOf(markingShapeSchema, shape);
   return (
     <Box role="group" aria-label={`How ${doc.name} is made`}>
       <Fields schema={pieceMarkingSchema} value={doc} keys={['name']} onChange={set} />
@@ -196,13 +194,7 @@ function MarkingControls({ doc }: { doc: PieceMarking }) {
           </EditButton>
         </Box>
       )}
-      <Fields
-        key={shape.kind}
-        schema={schema}
-        value={shape}
-        keys={askedOf(schema)}
-        onChange={(change) => put({ ...shape, ...change })}
-      />
+      <KindFields key={shape.kind} of={markingShapeSchema} value={shape} onChange={put} />
       {'through' in shape && (
         <>
           <Ends places={shape.through} onChange={(through) => put({ ...shape, through })} />

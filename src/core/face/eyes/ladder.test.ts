@@ -183,6 +183,19 @@ describe('the eye from rim to light', () => {
   });
 });
 
+describe('an eye sunk so deep that nothing of it is seen', () => {
+  it.each(['stem', 'layered'] as const)('has no light, in glass or in wool: %s', (kind) => {
+    const sunk = ladder({ ...base, kind, layers: { ...base.layers, lights: 'one lamp', secondLight: true } }, 0, [
+      'left',
+      'right',
+    ]);
+    expect(sunk.eyes.map((e) => e.lights)).toEqual([[], []]);
+    expect(sunk.rungs.map((r) => r.id)).not.toContain('light');
+    expect(sunk.darkLineMm).toBeNull();
+    expect(lightHidden({ lids: { ...base.lids, upper: 0.5 } }, 0, sunk.eyes[0]!)).toBe(0);
+  });
+});
+
 describe('lids over the light', () => {
   const lids = (upper: number, lower = 0) => ({ lids: { ...base.lids, upper, lower, innerMm: 0, outerMm: 0 } });
   const light = (y: number, sizeMm = 2) => ({
@@ -200,8 +213,6 @@ describe('lids over the light', () => {
   });
   it('the lower lid as well, and no lid hides nothing', () => {
     expect(lightHidden(lids(0, 0.5), SEEN, light(-2))).toBe(1);
-    // An eye sunk so deep that nothing of it is seen has no light to hide.
-    expect(lightHidden(lids(0.5), 0, light(0, 0))).toBe(0);
     expect(lightHidden(lids(0, 0), SEEN, light(3))).toBe(0);
     expect(lightHidden(lids(1, 1), SEEN, { ...light(0), lights: [] })).toBe(0);
   });

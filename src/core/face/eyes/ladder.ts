@@ -77,7 +77,8 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
   const [pw, ph] = glass ? PUPIL.round.indoors : PUPIL[l.pupil][l.lighting];
   const pupilMm = [pw * irisMm, ph * irisMm] as const;
   const innerMm = !glass && l.innerLotId !== null && l.iris !== 'none' ? (irisMm + Math.max(...pupilMm)) / 2 : null;
-  const has = l.lights !== 'none';
+  // An eye sunk so deep that nothing of it is seen shines nowhere.
+  const has = l.lights !== 'none' && discMm > 0;
   const lightMm = glass ? GLASS_LIGHT * discMm : l.lightMm;
   const darkMm = glass ? 0 : l.darkLineMm;
   const rung = (id: Rung['id'], name: string, widthMm: number, highMm: number, line = false): Rung => ({

@@ -49,10 +49,10 @@ export function lidEdges({ lids }: Pick<Eyes, 'lids'>, discMm: number, side: 'le
   };
 }
 
-/** How much of its height the lids take of the first light of an eye: 0 none, 1 all; 0 without a light, as where nothing of the eye is seen. */
+/** How much of its height the lids take of the first light of an eye: 0 none, 1 all; 0 without a light. */
 export function lightHidden(eyes: Pick<Eyes, 'lids'>, discMm: number, face: EyeFace): number {
   const light = face.lights[0];
-  if (!light || light.sizeMm <= 0 || discMm <= 0) return 0;
+  if (!light) return 0;
   const { upper, lower } = lidEdges(eyes, discMm, face.side);
   const r = light.sizeMm / 2;
   const over = upper ? light.y + r - upper(light.x) : 0;
