@@ -2,8 +2,8 @@
 /** Everything in the cupboard beside wool: needles, wire and pipe cleaners, eyes bought ready, whisker thread. */
 import { needleSchema, stockEyeSchema, threadSchema, wireSchema, type Cupboard } from '@/core/piece/cupboard';
 import { newEyes, newNeedle, newThread, newWire } from '@/core/piece/new-stock';
-import { withNeedleChange } from '@/core/piece/usual-needle';
 import { editCupboard, useDesk } from '@/desk/store';
+import { changeNeedle, removeNeedle } from '@/ui/needles/needle-store';
 import { Stock } from './Stock';
 
 /** Changes to one of the lists of the cupboard, as one step to undo each. */
@@ -37,15 +37,8 @@ export function Stocks() {
         schema={needleSchema}
         keys={() => ['section', 'gauge', 'count']}
         onAdd={(id) => editCupboard((d) => void d.needles.push(newNeedle(id)))}
-        onChange={(id, change) =>
-          editCupboard((d) => void (d.needles = d.needles.map((n) => (n.id === id ? withNeedleChange(n, change) : n))))
-        }
-        onRemove={(id) =>
-          editCupboard((d) => {
-            d.needles = d.needles.filter((x) => x.id !== id);
-            d.holders = d.holders.filter((h) => h.needleId !== id);
-          })
-        }
+        onChange={changeNeedle}
+        onRemove={removeNeedle}
       />
       <Stock
         word="wire"

@@ -7,7 +7,7 @@ import { useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';
 import { CHOSEN, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
-import { Handle } from '@/ui/parts/Handle';
+import { Handle, onDrawing } from '@/ui/parts/Handle';
 
 /** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
 const PX_PER_MM = 96 / 25.4;
@@ -127,6 +127,7 @@ function EyeShapes({ shapes }: { shapes: readonly EyeShape[] }) {
 }
 
 const PAD = 132;
+const HIGH = 88;
 const step = (x: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, Math.round(x)));
 
 /** The lamp on a little map: to the left or right of the viewer, and how high. */
@@ -138,8 +139,9 @@ function Lamp() {
       e.layers.lampSideDeg = step(s, -90, 90);
       e.layers.lampHeightDeg = step(h, -30, 90);
     });
+  const putAt = (toX: number, toY: number) => put((toX / PAD) * 180 - 90, 90 - (toY / HIGH) * 120);
   const x = ((side + 90) / 180) * PAD;
-  const y = ((90 - high) / 120) * 88;
+  const y = ((90 - high) / 120) * HIGH;
   return (
     <Box
       sx={{
@@ -155,10 +157,18 @@ function Lamp() {
       }}
     >
       lamp, as you stand in front
-      <svg width={PAD} height={88} style={{ display: 'block', marginTop: 4, touchAction: 'none' }}>
-        <rect x={0.5} y={0.5} width={PAD - 1} height={87} fill="none" stroke="currentColor" opacity={0.5} />
+      <svg
+        width={PAD}
+        height={HIGH}
+        style={{ display: 'block', marginTop: 4, touchAction: 'none' }}
+        onPointerDown={(e) => {
+          const p = onDrawing(e.currentTarget, e);
+          if (p && f.canEdit) putAt(p.x, p.y);
+        }}
+      >
+        <rect x={0.5} y={0.5} width={PAD - 1} height={HIGH - 1} fill="none" stroke="currentColor" opacity={0.5} />
         <path
-          d={`M${PAD / 2} 0V88M0 ${(90 / 120) * 88}H${PAD}`}
+          d={`M${PAD / 2} 0V${HIGH}M0 ${(90 / 120) * HIGH}H${PAD}`}
           stroke="currentColor"
           opacity={0.3}
           strokeDasharray="3 3"
@@ -169,7 +179,7 @@ function Lamp() {
           at={[x, y]}
           px={1}
           onArrow={(right, up) => put(side + 5 * right, high + 5 * up)}
-          onDrag={(toX, toY) => put((toX / PAD) * 180 - 90, 90 - (toY / 88) * 120)}
+          onDrag={putAt}
         >
           <circle cx={x} cy={y} r={6} fill={SHEET} stroke={CHOSEN} strokeWidth={2} />
         </Handle>

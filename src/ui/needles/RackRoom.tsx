@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { holderSchema, needleSchema, type Needle } from '@/core/piece/cupboard';
-import { usualNeedle, withNeedleChange } from '@/core/piece/usual-needle';
+import { usualNeedle } from '@/core/piece/usual-needle';
 import { workSchema } from '@/core/piece/work';
 import type { Finding } from '@/core/stage';
 import { freshId } from '@/desk/files';
@@ -15,7 +15,7 @@ import { Fields } from '@/ui/parts/Fields';
 import { FindingCard } from '@/ui/parts/FindingCard';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
-import { editNeedle, useRack } from './needle-store';
+import { changeNeedle, editNeedle, removeNeedle, useRack } from './needle-store';
 import { Breakages, Counting } from './NeedleCare';
 import { NeedleShape } from './NeedleShape';
 import { RackList } from './RackList';
@@ -91,16 +91,13 @@ function NeedleFields({ needle: n }: { needle: Needle }) {
         schema={needleSchema}
         value={n}
         keys={['name', 'gauge', 'section', 'count', 'tipMm', 'thickMm', 'bladeMm', 'barbs', 'gapMm', 'measured']}
-        onChange={(change) => editNeedle(n.id, (x) => void Object.assign(x, withNeedleChange({ ...x }, change)))}
+        onChange={(change) => changeNeedle(n.id, change)}
       />
       <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
       <Button
         sx={{ mt: 0.5 }}
         onClick={() => {
-          editCupboard((d) => {
-            d.needles = d.needles.filter((x) => x.id !== n.id);
-            d.holders = d.holders.filter((h) => h.needleId !== n.id);
-          });
+          removeNeedle(n.id);
           setView({ needleId: null });
         }}
       >

@@ -1,5 +1,6 @@
 /** What the rooms of the needles read: the rack, the needle in hand, the step in hand, changes to a needle. */
 import type { Needle } from '@/core/piece/cupboard';
+import { withNeedleChange } from '@/core/piece/usual-needle';
 import { editCupboard, editPiece, useDesk } from '@/desk/store';
 
 export function useRack() {
@@ -28,6 +29,16 @@ export const editNeedle = (id: string, recipe: (n: Needle) => void): void =>
   editCupboard((d) => {
     const n = d.needles.find((x) => x.id === id);
     if (n) recipe(n);
+  });
+
+export const changeNeedle = (id: string, change: Partial<Needle>): void =>
+  editNeedle(id, (n) => void Object.assign(n, withNeedleChange({ ...n }, change)));
+
+/** Out of the rack, and out of the holders it sat in. */
+export const removeNeedle = (id: string): void =>
+  editCupboard((d) => {
+    d.needles = d.needles.filter((n) => n.id !== id);
+    d.holders = d.holders.filter((h) => h.needleId !== id);
   });
 
 /** Chooses needle or angle for a step by hand; null for both leaves it to the plan again. */
