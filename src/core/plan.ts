@@ -31,7 +31,7 @@ import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import type { Context, Finding, Stage } from './stage';
+import { RANK, type Context, type Finding, type Stage } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
 import { planStock, type StockPlan } from './stock/stock';
@@ -67,8 +67,6 @@ export interface Progress {
   /** All but the core is ready: the plan with the core as it was before. */
   readonly early?: Plan;
 }
-
-const RANK = { stop: 0, caution: 1, note: 2 } as const;
 
 export interface PlanOptions {
   /** Side of the skin's grid as a share of the finished length. */

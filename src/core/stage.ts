@@ -9,12 +9,16 @@ import type { FindingCode } from './finding-codes';
 import type { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
+import type { SEVERITIES } from './piece/known';
 import type { Piece } from './piece/schema';
 import type { Ref } from './ref';
 import type { Vec3 } from './geometry/vec';
 import type { Text } from './text';
 
-type Severity = 'stop' | 'caution' | 'note';
+export type Severity = (typeof SEVERITIES)[number];
+
+/** What weighs most comes first. */
+export const RANK: Readonly<Record<Severity, number>> = { stop: 0, caution: 1, note: 2 };
 
 /** A change to the piece: the value to put at a path. */
 export interface PieceChange {

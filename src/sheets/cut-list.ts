@@ -38,7 +38,7 @@ export function cutListCsv(piece: Piece, plan: Plan, lots: Cupboard['lots']): st
       };
       return [line, ...more];
     });
-  const safe = lines.map((l) => ({ ...l, area: plain(l.area), wool: plain(l.wool) }));
+  const safe = lines.map((l) => ({ ...l, area: plainCell(l.area), wool: plainCell(l.wool) }));
   return Papa.unparse(safe, { newline: '\r\n', columns: COLUMNS }) + '\r\n';
 }
 
@@ -48,4 +48,4 @@ const COLUMNS = [
 ]; // prettier-ignore
 
 /** A name that a spreadsheet would take for a formula is kept as text. */
-const plain = (s: string): string => (/^[=+\-@\t\r]/.test(s) ? `'${s}` : s);
+export const plainCell = (s: string): string => (/^[=+\-@\t\r]/.test(s) ? `'${s}` : s);

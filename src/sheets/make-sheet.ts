@@ -9,8 +9,9 @@ import { cutListCsv } from './cut-list';
 import { faceCard } from './face-sheets';
 import type { SheetOptions } from './paper';
 import { rowSheets } from './row-sheets';
+import { rowsCsv, rowTables } from './row-table';
 
-export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics'] as const;
+export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics', 'rows', 'tables'] as const;
 export type SheetKind = (typeof SHEETS)[number];
 
 interface Sheet {
@@ -46,6 +47,10 @@ export async function makeSheet(
   switch (kind) {
     case 'csv':
       return named('cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(piece, plan, cupboard.lots));
+    case 'rows':
+      return named('rows.csv', 'text/csv; charset=utf-8', rowsCsv(plan));
+    case 'tables':
+      return named('rows.pdf', 'application/pdf', await rowTables(piece, plan, options));
     case 'face':
       if (!plan.face) throw new NoSheet('No face card', 'This piece has no face yet. Begin it under Face.');
       return named('face-card.pdf', 'application/pdf', await faceCard(piece, plan, cupboard, options));

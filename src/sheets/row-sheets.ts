@@ -2,6 +2,7 @@
  * The printed sheets of a piece: what it takes, the cut list, the order, what to decide, and each area's lay chart at
  * true scale, tiled over as many pages as it needs with an overlap to join them by.
  */
+import { judged, toDecide } from '@/core/known-findings';
 import { isAbout } from '@/core/ref';
 import { massOf, woolIn } from '@/core/materials';
 import { stepNeedleWords } from '@/core/needle/words';
@@ -80,7 +81,7 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
     ]),
   );
 
-  const open = plan.findings.filter((f) => f.severity !== 'note');
+  const open = judged(plan.findings, piece.known).filter(toDecide);
   if (open.length > 0) {
     paper.heading('To decide before cutting', 'H2');
     for (const f of open) {

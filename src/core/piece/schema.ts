@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { coatSchema } from './coat';
 import { faceSchema, facePlaces } from './face';
 import { choice, colour, field, flag, id, measure, name, owned, whole } from './fields';
+import { knownSchema } from './known';
 import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
 import { scanContent } from './scan-content';
@@ -13,7 +14,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 8;
+export const PIECE_SCHEMA = 9;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -300,6 +301,8 @@ const pieceFields = z.strictObject({
   }),
   /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
   work: workSchema,
+  /** Findings the maker knows and goes on with. */
+  known: z.array(knownSchema).max(400, 'There are not that many findings to know'),
   log: z.array(logEntrySchema).max(20000),
 });
 

@@ -7,3 +7,7 @@ export type Suits = 'well' | 'possible' | 'badly';
 /** Pulled out thin: veils, wisps, rims. */
 export const thinForm = (form: Lot['form']): Suits =>
   form === 'combed top' ? 'well' : form === 'carded batt' ? 'possible' : 'badly';
+
+/** Built up and felted firm: carded wool grips at once, combed top has to be pulled about first, curls stay loose. */
+export const coreForm = (form: Lot['form']): Suits =>
+  form === 'carded batt' ? 'well' : form === 'combed top' ? 'possible' : 'badly';

@@ -15,7 +15,7 @@ export interface MarginRange {
 
 export const APART: MarginRange = {
   key: 'spacingMm',
-  what: 'Rows apart',
+  what: 'Row spacing',
   kind: 'length',
   least: 0.5,
   most: 60,

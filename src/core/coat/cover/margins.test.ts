@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../../../demo/load';
-import type { FoldOver, Laid } from '@/core/piece/coat';
+import { coatSchema, type FoldOver, type Laid } from '@/core/piece/coat';
+import { kindOf, saysOf } from '@/core/piece/fields';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { coversWell } from './cover';
 import { thinnestLay, widestSpacing } from './enough';
@@ -28,6 +29,14 @@ describe('margins', () => {
         marginsOf(wayOf('fold-over'), spec({ ...flanks, lengthMm })).find((m) => m.key === 'lengthMm')!.limit,
     );
     expect(new Set(least).size).toBe(1);
+  });
+
+  it('are called what the field of the same measure is called', () => {
+    for (const way of WAYS)
+      for (const m of way.margins) {
+        const schema = kindOf(coatSchema, { method: way.method });
+        expect(m.what.replace(/, mg$/, ''), `${way.method} ${m.key}`).toBe(saysOf(schema.shape[m.key]!)!.label);
+      }
   });
 
   it('of every way: the limit covers, a step beyond it does not', () => {

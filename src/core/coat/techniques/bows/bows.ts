@@ -263,7 +263,7 @@ export const bows: Way<Bows> = {
   counts: 'bows',
   fans: true,
   margins: [
-    { ...APART, what: 'Courses apart' },
+    { ...APART, what: 'Course spacing' },
     { ...THINNEST, key: 'bowMg', what: 'Bow weight, mg', kind: 'number', least: 0.1, most: 60 },
   ],
   goodFor: 'Eye rims, fans, corners between two lies: every bow can be turned a little further than the last.',

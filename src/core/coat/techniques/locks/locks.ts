@@ -236,7 +236,7 @@ export const locks: Way<Locks> = {
   counts: 'locks',
   inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
   margins: [
-    { ...APART, what: 'Courses apart', least: 1, most: 120 },
+    { ...APART, what: 'Course spacing', least: 1, most: 120 },
     { ...THINNEST, key: 'lockMg', what: 'Lock weight, mg', kind: 'number', least: 0.5, most: 300, step: 0.5 },
   ],
   goodFor: 'Curly and wavy coats: alpaca, curly long wools. Every lock keeps its own shape.',
