@@ -99,7 +99,7 @@ test('changing from hem to top, half rows and even spacing', async ({ desk: page
   await openDemo(page);
   await chooseArea(page, 'Back');
   // The margins: how far apart, how thin, how short it still covers.
-  await expect(docket(page)).toContainText(/Still covers with\s*Rows apart, at most\s*[\d.]+ mm/);
+  await expect(docket(page)).toContainText(/Still covers with\s*Row spacing, at most\s*[\d.]+ mm/);
   await docket(page).getByRole('checkbox', { name: 'another length at the top' }).check();
   const top = docket(page).getByRole('textbox', { name: 'Length at top' });
   await top.fill('8');

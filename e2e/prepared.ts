@@ -8,7 +8,7 @@ import { planMark } from '../cli/plan-mark.mjs';
 import { packedName, readerForPages } from '../cli/testing/packed';
 import { plansDir } from '../cli/testing/plans-dir.mjs';
 import { KEPT_DATABASE } from '../src/desk/kept-plans';
-import type { Settings } from '../src/desk/settings';
+import { HINTS, type Settings } from '../src/desk/settings';
 import { DATABASE } from '../src/desk/storage';
 
 export const DEMOS = {
@@ -41,7 +41,7 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
   await page.route('**/prepared-plan', (r) => r.fulfill({ path: join(plans, packedName(id, shape)) }));
   await page.goto(`${url}/prepared`);
   await page.evaluate(
-    async ({ id, mark, picture, shape, view, database, kept }) => {
+    async ({ id, mark, picture, shape, view, hinted, database, kept }) => {
       interface Made {
         readonly piece: unknown;
         readonly cupboard: unknown;
@@ -85,7 +85,7 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
         ['pieces', { id, doc: made.piece, savedAt: new Date().toISOString() }],
         ['things', made.cupboard, 'cupboard'],
         ['things', made.hand, 'hand'],
-        ['things', { picture, shape }, 'settings'],
+        ['things', { picture, shape, hinted }, 'settings'],
         ...(view ? ([['things', view, `view:${id}`]] as const) : []),
       ]);
       await fill(kept, [
@@ -93,7 +93,7 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
         ['memories', { id, mark, memory: made.memory }],
       ]);
     },
-    { id, mark, picture, shape, view, database: DATABASE, kept: KEPT_DATABASE },
+    { id, mark, picture, shape, view, hinted: HINTS, database: DATABASE, kept: KEPT_DATABASE },
   );
   return id;
 }

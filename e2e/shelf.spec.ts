@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { accessible, docket, expect, openDemo, saved, test, walkTo } from './desk';
+import { accessible, docket, expect, openDemo, saved, settled, test, walkTo } from './desk';
 
 test('an empty browser shows the demo pieces; the marten opens in one press with a sensible docket', async ({
   desk: page,
@@ -22,18 +22,77 @@ test('an empty browser shows the demo pieces; the marten opens in one press with
 test('a new piece from a body plan and a size; wrong entries are named and kept', async ({ desk: page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New piece' }).click();
-  await page.getByLabel(/Finished length/).fill('9000');
+  await page.getByLabel(/^Finished/).fill('9000');
   await expect(page.getByText('Finished length, nose to tail must be between 30 mm and 1500 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByText('Give the piece a name')).toBeVisible();
-  await expect(page.getByLabel(/Finished length/)).toHaveValue('9000');
+  await expect(page.getByLabel(/^Finished/)).toHaveValue('9000');
   await accessible(page);
   await page.getByLabel('Name of the piece').fill('Stoat, first try');
-  await page.getByLabel(/Finished length/).fill('21 cm');
+  await page.getByLabel(/^Finished/).fill('21 cm');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByText('210 mm nose to tail', { exact: true })).toBeVisible();
   await page.keyboard.press('2');
   await expect(docket(page).getByText('hem first')).toBeVisible();
+});
+
+test('a first piece from an empty browser by keys alone: its wools are chosen, it ends on a docket', async ({
+  desk: page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New piece' }).press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'New piece' });
+  await page.keyboard.type('Stoat');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowRight');
+  await expect(dialog.getByRole('radio', { checked: true })).toHaveText(/Sitting/);
+  await page.keyboard.press('ArrowLeft');
+  await expect(dialog.getByRole('radio', { checked: true })).toHaveText(/Standing/);
+  const wools = dialog.getByRole('list', { name: 'Wools to begin with' });
+  const before = await wools.innerText();
+  await dialog.getByRole('textbox', { name: 'Mostly', exact: true }).fill('#b0622a');
+  await expect(wools).not.toHaveText(before);
+  await expect(wools).toContainText('at hand');
+  await accessible(page);
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/form');
+  await settled(page);
+  await expect(docket(page).getByText(/of life/)).toBeVisible();
+  // A hint for whoever is new, once.
+  const hint = docket(page).getByRole('note');
+  await hint.getByRole('button', { name: 'Got it' }).press('Enter');
+  await expect(hint).toHaveCount(0);
+  await page.reload();
+  await settled(page);
+  await expect(docket(page).getByText(/of life/)).toBeVisible();
+  await expect(hint).toHaveCount(0);
+  // Nothing to be asked about the core: its wool is chosen.
+  await page.getByRole('button', { name: /^Core/ }).click();
+  await settled(page);
+  await expect(docket(page).getByText('No wool is chosen for the core')).toHaveCount(0);
+});
+
+test('an empty cupboard is a fine start: what is missing is planned with and listed to buy', async ({ desk: page }) => {
+  await page.goto('/cupboard');
+  await settled(page);
+  for (;;) {
+    const take = page.getByRole('button', { name: 'Take out of the cupboard' });
+    if ((await take.count()) === 0) break;
+    await take.click();
+  }
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('button', { name: 'New piece' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New piece' });
+  await dialog.getByLabel('Name of the piece').fill('Plan first');
+  await expect(dialog.getByText(/Plan first, buy after/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL('**/form');
+  await settled(page);
+  await page.keyboard.press('6');
+  await settled(page);
+  const stock = page.getByRole('table', { name: 'Wool from the cupboard' });
+  for (const wool of ['Top to buy, of the coat', 'Batt to buy, of the core'])
+    await expect(stock.getByRole('row', { name: new RegExp(wool) })).toContainText(/\d g/);
 });
 
 test('copy, remove with undo', async ({ desk: page }) => {

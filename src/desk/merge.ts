@@ -7,9 +7,9 @@ import { alike } from '@/core/alike';
 
 type Rec = Readonly<Record<string, unknown>>;
 /** A field, or a thing of a list by its id. */
-type Step = string | { readonly id: string };
+export type Step = string | { readonly id: string };
 
-type Change =
+export type Change =
   /** A value in place of another; undefined where there was or will be none. */
   | { readonly kind: 'set'; readonly path: readonly Step[]; readonly was: unknown; readonly now: unknown }
   /** A thing put into a list behind another, or first. */
@@ -45,7 +45,7 @@ const begins = (list: readonly unknown[], other: readonly unknown[]): boolean =>
 const KINDS = ['method', 'kind', 'shape'] as const;
 const otherKind = (a: Rec, b: Rec): boolean => KINDS.some((k) => typeof a[k] === 'string' && a[k] !== b[k]);
 
-function changesBetween(a: unknown, b: unknown, path: readonly Step[] = []): Change[] {
+export function changesBetween(a: unknown, b: unknown, path: readonly Step[] = []): Change[] {
   if (Object.is(a, b) || alike(a, b)) return [];
   if (isRec(a) && isRec(b) && !otherKind(a, b)) {
     const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])];

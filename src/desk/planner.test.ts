@@ -75,7 +75,8 @@ describe('messages of the worker', () => {
     asked[0]!.report({ doing: 'Building the core', share: 0.96, early: other });
     asked[0]!.answer(other);
     await settle();
-    expect(desk()).toMatchObject({ plan: null, progress: null });
+    // What is under way is said from the moment it is asked for.
+    expect(desk()).toMatchObject({ plan: null, progress: { doing: 'Beginning', share: 0 } });
     asked[1]!.report({ doing: 'Shaping the animal', share: 0 });
     expect(desk().progress).toEqual({ doing: 'Shaping the animal', share: 0 });
     asked[1]!.answer(plan);

@@ -39,7 +39,8 @@ async function request(): Promise<void> {
   if (!piece) return;
   const turn = ++asked;
   clearTimeout(keeping);
-  useDesk.setState({ stopped: false, planError: null });
+  // Said at once, before the worker has heard of it.
+  useDesk.setState({ stopped: false, planError: null, progress: { doing: 'Beginning', share: 0 } });
   const options = planOptions(settings);
   const answered = { piece, cupboard, hand, shape: settings.shape };
   if (!shown) {
@@ -48,7 +49,7 @@ async function request(): Promise<void> {
     if (kept) {
       // The worker has it before anything drawn asks about it.
       void connect().take(piece, cupboard, hand, options, kept);
-      useDesk.setState({ plan: kept, answered, progress: null, draft: null });
+      useDesk.setState({ plan: kept, answered, early: null, progress: null, draft: null });
       void recall(piece.id);
       return;
     }
@@ -62,14 +63,16 @@ async function request(): Promise<void> {
     watch.heard();
     if (turn !== asked || !running) return;
     const { early, ...rest } = progress;
-    useDesk.setState(early ? { plan: shared(useDesk.getState().plan, early), progress: rest } : { progress: rest });
+    useDesk.setState(
+      early ? { plan: shared(useDesk.getState().plan, early), early: answered, progress: rest } : { progress: rest },
+    );
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, options, report).finally(watch.end);
     running = false;
     if (turn !== asked) return;
     if (!plan) return;
-    useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, progress: null, draft: null }));
+    useDesk.setState((s) => ({ plan: shared(s.plan, plan), answered, early: null, progress: null, draft: null }));
     // Whatever is changed meanwhile: this plan stays that of these inputs. What cannot be kept is worked out again.
     keeping = setTimeout(() => {
       connect()

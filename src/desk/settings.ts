@@ -4,6 +4,10 @@ import { COARSE_SHARE, EDGE_SHARE } from '@/core/form/fineness';
 import type { PlanOptions } from '@/core/plan';
 import type { SheetOptions } from '@/sheets/paper';
 
+/** Where a newcomer is told how it works, once each. */
+export const HINTS = ['form', 'coat', 'bench'] as const;
+export type HintAt = (typeof HINTS)[number];
+
 export const settingsSchema = z.object({
   length: z.enum(['mm', 'in']).default('mm'),
   mass: z.enum(['g', 'oz']).default('g'),
@@ -13,6 +17,8 @@ export const settingsSchema = z.object({
   picture: z.enum(['whole', 'plain']).catch('whole').default('whole'),
   /** How finely the shape of the animal is worked out, on screen and on paper alike: coarsely for a slow machine. */
   shape: z.enum(['fine', 'coarse']).catch('fine').default('fine'),
+  /** Hints that were read and put away. */
+  hinted: z.array(z.enum(HINTS)).catch([]).default([]),
 });
 
 export type Settings = z.infer<typeof settingsSchema>;

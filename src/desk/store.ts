@@ -38,6 +38,14 @@ interface Answered {
   readonly hand: Hand;
 }
 
+interface Held {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly at: string;
+  /** The animal as it was seen; null where it was not drawn. */
+  readonly picture: string | null;
+}
+
 export interface Desk {
   readonly piece: Piece | null;
   readonly cupboard: Cupboard;
@@ -46,6 +54,10 @@ export interface Desk {
   readonly view: View;
   /** Null until the first plan of this piece is ready. */
   readonly plan: Plan | null;
+  /** The plan as it was before the last change; null where that is not known. */
+  readonly before: Plan | null;
+  /** A state of the piece held to compare with. */
+  readonly held: Held | null;
   /** A quick, coarse skin shown while a part is being dragged; null when the plan's own is up to date. */
   readonly draft: DraftSkin | null;
   /** True while a handle or slider is held. */
@@ -56,6 +68,8 @@ export interface Desk {
   readonly planError: string | null;
   /** What the plan shown was worked out from; null before the first. */
   readonly answered: Answered | null;
+  /** What the plan shown was worked out from as far as the coat, where its core is still that of before. */
+  readonly early: Answered | null;
   /** How many things are changed and not yet stored. */
   readonly unsaved: number;
   readonly savedAt: string | null;
@@ -96,6 +110,9 @@ export const useDesk = create<Desk>()((): Desk => ({
   stopped: false,
   planError: null,
   answered: null,
+  early: null,
+  before: null,
+  held: null,
   unsaved: 0,
   savedAt: null,
   saveError: null,
@@ -189,7 +206,9 @@ function record(change: Documents): void {
   const entry = joins ? together(held!, made) : made;
   held = inGesture ? entry : null;
   const past = [...(joins ? now.past.slice(0, -1) : now.past), entry].slice(-MOST_UNDONE);
-  useDesk.setState({ ...change, past, future: [] });
+  // Changes that come faster than they are worked out are compared with what stood before the first of them.
+  const before = !joins && upToDate(now) ? now.plan : now.before;
+  useDesk.setState({ ...change, past, future: [], before });
   for (const hear of hearers) hear(made);
 }
 
@@ -267,7 +286,7 @@ function step(way: 'back' | 'again'): void {
   const says = refusal(now, change);
   if (says !== null) return useDesk.setState({ message: says });
   const made = madeBetween(now, change);
-  useDesk.setState({ ...change, [from]: rest, [to]: [...now[to], entry] });
+  useDesk.setState({ ...change, [from]: rest, [to]: [...now[to], entry], before: null });
   if (made) for (const hear of hearers) hear(made);
 }
 
@@ -275,7 +294,9 @@ export const undo = (): void => step('back');
 export const redo = (): void => step('again');
 
 export function setView(change: Partial<View>): void {
-  useDesk.setState((s) => ({ view: { ...s.view, ...change } }));
+  // A row in hand is one of the area in hand.
+  const row = change.areaId !== undefined && change.row === undefined ? { row: null } : {};
+  useDesk.setState((s) => ({ view: { ...s.view, ...(change.areaId === s.view.areaId ? {} : row), ...change } }));
 }
 
 export function say(message: string): void {

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { placeSchema } from '@/core/piece/places';
 
-export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'plain'] as const;
+export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'areas', 'plain'] as const;
 export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
 export type FormRoom = (typeof FORM_ROOMS)[number];
 export const COAT_ROOMS = ['lay', 'lie', 'ways', 'trim', 'practice'] as const;
@@ -19,15 +19,22 @@ export const ORDER_ROOMS = ['steps', 'time', 'over'] as const;
 export type OrderRoom = (typeof ORDER_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
+/** What of the desk is seen in turn where there is no room for all of it. */
+export const PANES = ['list', 'picture', 'docket'] as const;
+export type Pane = (typeof PANES)[number];
 
 export type Overlay = (typeof OVERLAYS)[number];
 
 export const viewSchema = z.object({
   areaId: z.string().nullable().default(null),
+  pane: z.enum(PANES).catch('docket').default('docket'),
   /** In Form: which of its rooms is open, which part is in hand, and how much of the inside is shown. */
   room: z.enum(FORM_ROOMS).catch('shape').default('shape'),
   /** In Coat: which of its rooms is open, and how far the fur shown is trimmed; null once all of it is. */
   coatRoom: z.enum(COAT_ROOMS).catch('lay').default('lay'),
+  /** In Coat: the row in hand, and whether the rows are seen as a chart or as a table. */
+  row: z.number().int().min(1).nullable().catch(null).default(null),
+  rowsAs: z.enum(['chart', 'table']).catch('chart').default('chart'),
   /** In Shade: which of its rooms is open, the layer and the marking in hand, the colour to match. */
   shadeRoom: z.enum(SHADE_ROOMS).catch('stack').default('stack'),
   layerId: z.string().nullable().catch(null).default(null),
@@ -69,7 +76,11 @@ export const viewSchema = z.object({
   /** Turn about the upright and tilt from above, degrees; yaw 0 looks at the animal from the front. */
   yaw: z.number().default(-62),
   pitch: z.number().min(-90).max(90).default(12),
-  zoom: z.number().min(0.5).max(8).default(1),
+  zoom: z.number().min(0.5).max(16).default(1),
+  /** How far what is in the middle of the picture lies from the middle of the animal, right and up on it, mm. */
+  pan: z.tuple([z.number(), z.number()]).catch([0, 0]).default([0, 0]),
+  /** Names of the areas on the animal. */
+  named: z.boolean().catch(true).default(true),
   /** The bench timer: when the row was begun (ms since 1970), or null when it stands still; and what ran before. */
   timer: z
     .object({ areaId: z.string(), startedAt: z.number().nullable(), beforeMs: z.number().min(0) })

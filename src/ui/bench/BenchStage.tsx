@@ -33,6 +33,8 @@ export function BenchStage() {
   const other = plan?.work.steps.find((x) => x.operation.id === stepId && x.operation.kind !== 'lay') ?? null;
   return (
     <ThreeColumns
+      of={['work', 'log']}
+      list="Steps"
       left={
         <>
           <NextSteps />

@@ -10,13 +10,16 @@ import { knownOfHand } from '@/core/piece/hand-known';
 import { useDesk } from '@/desk/store';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
+import { useMoved } from '@/ui/parts/useMoved';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Sentence } from '@/ui/parts/Figures';
 
 const SAID: ReadonlySet<Figure['kind']> = new Set(['mass', 'length', 'share']);
 
 export function AreaDocket({ area }: { area: AreaPlan }) {
   const { q, span } = useUnits();
   const own = useDesk((s) => s.hand);
+  const moved = useMoved();
   const fur = area.fur;
   if (!fur) {
     return (
@@ -31,7 +34,7 @@ export function AreaDocket({ area }: { area: AreaPlan }) {
   };
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {fur.docket.sentence.map((s, i) =>
           typeof s === 'string' ? (
             <span key={i}>{s}</span>
@@ -41,13 +44,17 @@ export function AreaDocket({ area }: { area: AreaPlan }) {
             <b key={i}>{fur.docket.spacing.map((v) => q({ kind: 'length', value: v })).join(' to ')}</b>
           ),
         )}
-      </Typography>
+      </Sentence>
       <FigureGrid
         columns={3}
         list={fur.docket.list.map(({ label, figure }) => ({
           label,
           value: <OpenedFigure figure={fur.figures[figure]!} />,
           ...sure(fur.figures[figure]!),
+          moved: moved(
+            fur.figures[figure]!,
+            (plan) => plan.coat.areas.find((a) => a.id === area.id)?.fur?.figures[figure],
+          ),
         }))}
       />
     </>

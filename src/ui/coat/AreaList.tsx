@@ -6,6 +6,7 @@ import type { AreaPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
 import { setView, useDesk } from '@/desk/store';
 import { AreaTicket } from '@/ui/parts/AreaTicket';
+import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
 
 /** How an area is laid, in two or three words. */
@@ -22,6 +23,7 @@ interface AreaListProps {
 export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaId }) }: AreaListProps) {
   const plan = useDesk((s) => s.plan);
   const selected = useDesk((s) => s.view.areaId);
+  const findings = useFindings();
   const { q } = useUnits();
   if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
   return (
@@ -31,6 +33,8 @@ export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaI
         return (
           <li key={a.id}>
             <AreaTicket
+              area={a.id}
+              of="coat"
               number={i + 1}
               name={a.name}
               on={a.id === selected}
@@ -38,7 +42,7 @@ export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaI
               hex={a.colour}
               words={a.fur ? laidWords(a.fur) : 'bare'}
               grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
-              findings={plan.findings.filter((f) => isAbout(f, 'area', a.id))}
+              findings={findings.filter((f) => isAbout(f, 'area', a.id))}
             />
           </li>
         );

@@ -3,20 +3,23 @@
  * Coat: areas on the left, the animal, lay chart and swatch in the middle; on the right, by room, the docket with its
  * controls, the lie, ways compared, the trim plan, the practice swatch.
  */
-import type { FindingCode } from '@/core/finding-codes';
 import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { mainLook } from '@/core/shade/layers/look';
 import { setView, useDesk } from '@/desk/store';
 import { COAT_ROOMS, type CoatRoom } from '@/desk/view';
+import { coatRoomOf } from '@/ui/frame/finding-place';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { Dimmed } from '@/ui/parts/Figures';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
 import { SandwichPicture } from '@/ui/pictures/SandwichPicture';
 import { SheetPicture } from '@/ui/pictures/SheetPicture';
@@ -29,6 +32,7 @@ import { Clumps } from './Clumps';
 import { LieRoom } from './LieRoom';
 import { LocksShared } from './LocksShared';
 import { Margins } from './Margins';
+import { RowTable } from './RowTable';
 import { PracticeRoom } from './PracticeRoom';
 import { TrimRoom } from './TrimRoom';
 import { WaysRoom } from './WaysRoom';
@@ -58,27 +62,19 @@ const WORDS: Record<CoatRoom, string> = {
   practice: 'Practice swatch',
 };
 
-/** Findings of an area that are decided in another room than Lay. */
-const IN_LIE: ReadonlySet<FindingCode> = new Set<FindingCode>([
-  'coat-corner',
-  'coat-winds',
-  'coat-stray',
-  'coat-into-eye',
-  'coat-uneven',
-]);
-
 export function CoatStage() {
   const { plan, area, doc } = useSelectedArea();
   const room = useDesk((s) => s.view.coatRoom);
+  const row = useDesk((s) => s.view.row);
   const log = plan?.log.areas.find((a) => a.areaId === area?.id);
   const done = useMemo(() => new Set(log?.rowsDone ?? []), [log]);
-  const findings = (plan?.findings ?? []).filter(
+  const findings = useFindings().filter(
     (f) =>
       area !== null &&
       ((f.stage === 'coat' && isAbout(f, 'area', area.id)) ||
         (f.stage === 'stock' && (area.fur?.draws ?? []).some((d) => isAbout(f, 'lot', d.lotId)))),
   );
-  const shown = room === 'lay' ? findings : room === 'lie' ? findings.filter((f) => IN_LIE.has(f.code)) : [];
+  const shown = room === 'lay' ? findings : room === 'lie' ? findings.filter((f) => coatRoomOf(f) === 'lie') : [];
   const enter = (r: CoatRoom) =>
     setView({
       coatRoom: r,
@@ -93,16 +89,19 @@ export function CoatStage() {
         rooms={COAT_ROOMS.map((r) => ({
           room: r,
           says: WORDS[r],
-          findings: r === 'lay' ? findings.filter((f) => f.severity !== 'note') : [],
+          findings: r === 'lay' ? findings : [],
         }))}
         open={room}
         onOpen={enter}
       />
       <ThreeColumns
+        of={['coat']}
+        area={area?.id ?? null}
+        list="Areas"
         left={<AreaList />}
         middle={
           <>
-            {room === 'lie' ? <Turntable tool="comb" litRow={null} /> : <Turntable litRow={null} />}
+            {room === 'lie' ? <Turntable tool="comb" litRow={row} /> : <Turntable litRow={row} />}
             <UnderTurntable area={area} nextRow={log?.nextRow ?? null} done={done} />
           </>
         }
@@ -111,9 +110,7 @@ export function CoatStage() {
             <>
               <Typography variant="h2">{area.name}</Typography>
               {room === 'lay' && <AreaDocket area={area} />}
-              {shown.map((f) => (
-                <FindingCard key={f.id} finding={f} />
-              ))}
+              <FindingList findings={shown} />
               {room === 'lay' && (
                 <>
                   <Margins area={area} />
@@ -150,6 +147,8 @@ function UnderTurntable({
 }) {
   const fur = area?.fur ?? null;
   const shaded = useDesk((s) => s.plan?.shade.areas.find((a) => a.id === area?.id));
+  const rowsAs = useDesk((s) => s.view.rowsAs);
+  const row = useDesk((s) => s.view.row);
   const n = fur?.rows.rows.length ?? 0;
   const unit = fur?.chart.dress.unit;
   const what = fur?.sheet ? 'Sheet' : 'Lay chart';
@@ -165,15 +164,41 @@ function UnderTurntable({
                 : `, ${area.name.toLowerCase()}: ${n} ${n === 1 ? unit.one : unit.many}, hem at the bottom`
               : ''}
           </Typography>
-          <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>1 : 1 on paper</Box>
+          {area && fur && !fur.sheet ? (
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, mt: -0.5 }} role="group" aria-label="Rows as">
+              {(['chart', 'table'] as const).map((as) => (
+                <Button
+                  key={as}
+                  variant={rowsAs === as ? 'contained' : 'text'}
+                  aria-pressed={rowsAs === as}
+                  onClick={() => setView({ rowsAs: as })}
+                  sx={{ minWidth: 0, px: 1, minHeight: 24, py: 0 }}
+                >
+                  {as}
+                </Button>
+              ))}
+            </Box>
+          ) : (
+            <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>1 : 1 on paper</Box>
+          )}
         </Box>
         <Box sx={{ flex: 1, minHeight: 0 }}>
           {area && fur && (
             <StageBoundary what="The lay chart" resetKey={area}>
               {fur.sheet ? (
                 <SheetPicture sheet={fur.sheet} name={area.name} />
+              ) : rowsAs === 'table' ? (
+                <RowTable area={area} />
               ) : (
-                <LayChartPicture area={area} nextRow={nextRow} done={done} />
+                <Dimmed>
+                  <LayChartPicture
+                    area={area}
+                    nextRow={nextRow}
+                    row={row}
+                    done={done}
+                    onRow={(n) => setView({ row: n })}
+                  />
+                </Dimmed>
               )}
             </StageBoundary>
           )}

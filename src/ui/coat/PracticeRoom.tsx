@@ -20,6 +20,7 @@ import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 const BALL = swatchSchema.pick({ diameterMm: true });
 
@@ -51,13 +52,13 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
       />
       {ball && (
         <>
-          <Typography sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          <Sentence>
             Cover the ball up to {COVERED_FROM_DEG}° from its top:{' '}
             <b>
               {rows} {rows === 1 ? unit.one : unit.many}
             </b>
             , <OpenedFigure figure={ball.figures.mass} />, <OpenedFigure figure={ball.figures.minutes} />.
-          </Typography>
+          </Sentence>
           <FactList
             list={[
               { what: 'of rows', value: <OpenedFigure figure={ball.figures.rowLength} /> },

@@ -10,6 +10,7 @@ import { setView, useDesk } from '@/desk/store';
 import { FactList } from '@/ui/parts/FactList';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const step = useDesk((s) => s.view.trimStep);
@@ -30,7 +31,7 @@ export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const lengths = doc.coat.method === 'none' ? [] : (wayOf(doc.coat.method).lengths?.(doc.coat) ?? []);
   return (
     <>
-      <Typography sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         Laid <b>{mm(trim.laidMm)}</b> long, trimmed to <b>{mm(trim.finishedMm)}</b> in {last}{' '}
         {last === 1 ? 'cut' : 'cuts'}. <b>{q({ kind: 'mass', value: trim.wasteG })}</b> fall
         {trim.keepG > 0.05 ? (
@@ -39,7 +40,7 @@ export function TrimRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
           </>
         ) : null}
         .
-      </Typography>
+      </Sentence>
       <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
         It cannot be put back: until the last cut {mm(trim.marginMm)} are left to forgive a slip. Tease the fur out,
         snip up into it and not straight across, comb it down and look again. Bag the other colours first.

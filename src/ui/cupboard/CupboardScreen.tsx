@@ -7,9 +7,10 @@ import { useState } from 'react';
 import { lotSchema, type Lot } from '@/core/piece/cupboard';
 import { newLot } from '@/core/piece/new-stock';
 import { freshId } from '@/desk/files';
-import { editCupboard, undo, useDesk } from '@/desk/store';
+import { editCupboard, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
+import { UndoButtons } from '@/ui/frame/UndoButtons';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { TextLink } from '@/ui/frame/TextLink';
 import { gradeOf, WOOL_GRADES } from '@/core/wool/wool-grades';
@@ -30,7 +31,6 @@ export function CupboardScreen() {
   const onDesk = useDesk((s) => s.piece);
   const [chosen, setChosen] = useState<string | null>(null);
   const { q } = useUnits();
-  const past = useDesk((s) => s.past.length);
   useUndoKeys();
   const lot = cupboard.lots.find((l) => l.id === chosen) ?? cupboard.lots[0];
   const addLot = () => {
@@ -44,9 +44,7 @@ export function CupboardScreen() {
       busy={!ready && !failed}
       actions={
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-          <Button onClick={undo} disabled={past === 0}>
-            Undo
-          </Button>
+          <UndoButtons />
           {onDesk && <TextLink href={`/piece/${onDesk.id}/coat`}>Back to {onDesk.name}</TextLink>}
         </Box>
       }

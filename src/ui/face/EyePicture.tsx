@@ -1,13 +1,13 @@
 'use client';
 /** Both eyes square on: large to judge by, and beside them at life size. The lamp is dragged, or moved by arrows. */
 import Box from '@mui/material/Box';
-import { useEffect, useRef, useState } from 'react';
 import { browRing, type EyeShape } from '@/core/face/drawing/eye-drawing';
 import { useDesk } from '@/desk/store';
 import { editEyes } from './EyeControls';
 import { useEyeDrawing, useFace } from './face-store';
 import { CHOSEN, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
 import { Handle, onDrawing } from '@/ui/parts/Handle';
+import { useSize } from '@/ui/pictures/useSize';
 
 /** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
 const PX_PER_MM = 96 / 25.4;
@@ -15,15 +15,8 @@ const PX_PER_MM = 96 / 25.4;
 export function EyePicture() {
   const f = useFace();
   const drawing = useEyeDrawing();
-  const box = useRef<HTMLDivElement>(null);
-  const [wide, setWide] = useState(600);
-  useEffect(() => {
-    const el = box.current;
-    if (!el) return;
-    const watch = new ResizeObserver(([e]) => setWide(e!.contentRect.width));
-    watch.observe(el);
-    return () => watch.disconnect();
-  }, []);
+  const [box, size] = useSize();
+  const wide = size.width || 600;
   const plan = f?.plan;
   const browLot = f?.face.brows?.lotId;
   const browHex = useDesk((s) => s.cupboard.lots.find((l) => l.id === browLot)?.colour ?? UNCHOSEN.brow);
@@ -38,7 +31,7 @@ export function EyePicture() {
         display: 'flex',
         alignItems: 'center',
         justifyContent: 'center',
-        gap: 5,
+        gap: { xs: 1, sm: 5 },
         overflow: 'hidden',
       }}
     >
@@ -52,7 +45,7 @@ export function EyePicture() {
             const wide2 = Math.max(plan.eyes.discMm * 1.25, (brows?.lengthMm ?? 0) * 1.1);
             const top = Math.max(plan.eyes.discMm * 0.625, ...(brow ?? []).map((p) => p[1] + 0.5));
             const high = top + plan.eyes.discMm * 0.625;
-            const px = Math.min((wide - 120) / all.length, 300);
+            const px = Math.min(Math.max(wide - 120, 0.8 * wide) / all.length, 300);
             return (
               <svg
                 key={side}

@@ -10,6 +10,7 @@ import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { changeEyes, editEyes } from './EyeControls';
 import { useFace } from './face-store';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function EyeRoom() {
   const f = useFace();
@@ -30,10 +31,10 @@ export function EyeRoom() {
     <>
       {plan && (
         <>
-          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          <Sentence>
             It looks <b>{plan.eyes.look.says}</b>
             {plan.eyes.look.because.length > 0 && <>: {plan.eyes.look.because.join(', ')}</>}.
-          </Typography>
+          </Sentence>
           <Box
             role="group"
             aria-label="What the face says"

@@ -5,19 +5,20 @@
  */
 import { faceTime } from '@/core/face/face-step';
 import { isAbout } from '@/core/ref';
-import type { FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { beginFace } from '@/core/face/head/begin-face';
 import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { changePiece, say, setView, useDesk } from '@/desk/store';
 import { FACE_ROOMS, type FaceRoom } from '@/desk/view';
+import { faceRoomOf } from '@/ui/frame/finding-place';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { BrowControls } from './BrowControls';
@@ -41,6 +42,7 @@ import { SetRoom } from './SetRoom';
 import { HoleGauge, SettingPicture } from './SettingPicture';
 import { SizesCompared } from './SizesCompared';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 const WORDS: Record<FaceRoom, string> = {
   chart: 'Chart',
@@ -49,29 +51,13 @@ const WORDS: Record<FaceRoom, string> = {
   level: 'Is it level?',
 };
 
-/** Findings that are answered in another room than the chart. */
-const ROOMS: Partial<Record<FindingCode, FaceRoom>> = {
-  'face-level': 'level',
-  'face-stems-meet': 'set',
-  'face-stems-out': 'set',
-  'face-stems-wire': 'set',
-  'face-eye-sunk': 'set',
-  'face-eye-bulges': 'set',
-  'face-eye-hidden': 'set',
-  'face-small': 'eye',
-  'face-dark-line': 'eye',
-  'face-light-hidden': 'eye',
-  'face-eye-lost': 'eye',
-};
-const roomOf = (f: Finding): FaceRoom => ROOMS[f.code] ?? 'chart';
-
 export function FaceStage() {
   const f = useFace();
   const room = useDesk((s) => s.view.faceRoom);
-  const all = useDesk((s) => s.plan?.findings);
+  const all = useFindings();
   if (!f) return <Begin />;
-  const findings = (all ?? []).filter((x) => x.stage === 'face');
-  const of = (r: FaceRoom) => findings.filter((x) => roomOf(x) === r);
+  const findings = all.filter((x) => x.stage === 'face');
+  const of = (r: FaceRoom) => findings.filter((x) => faceRoomOf(x) === r);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
@@ -79,7 +65,7 @@ export function FaceStage() {
         rooms={FACE_ROOMS.map((r) => ({
           room: r,
           says: WORDS[r],
-          findings: of(r).filter((x) => x.severity !== 'note'),
+          findings: of(r),
         }))}
         open={room}
         onOpen={(r) =>
@@ -94,6 +80,8 @@ export function FaceStage() {
       {room === 'chart' && <ChartRoom findings={of('chart')} />}
       {room === 'eye' && (
         <ThreeColumns
+          of={['face']}
+          list="Features"
           left={<FeatureList />}
           middle={
             <>
@@ -106,9 +94,7 @@ export function FaceStage() {
           right={
             <>
               <Typography variant="h2">Eye builder</Typography>
-              {of('eye').map((x) => (
-                <FindingCard key={x.id} finding={x} />
-              ))}
+              <FindingList findings={of('eye')} />
               <EyeRoom />
             </>
           }
@@ -116,6 +102,8 @@ export function FaceStage() {
       )}
       {room === 'set' && (
         <ThreeColumns
+          of={['face']}
+          list="Features"
           left={<FeatureList />}
           middle={
             <>
@@ -128,9 +116,7 @@ export function FaceStage() {
           right={
             <>
               <Typography variant="h2">{EYE_SPECS[f.face.eyes.kind].title}</Typography>
-              {of('set').map((x) => (
-                <FindingCard key={x.id} finding={x} />
-              ))}
+              <FindingList findings={of('set')} />
               <SetRoom />
             </>
           }
@@ -138,6 +124,8 @@ export function FaceStage() {
       )}
       {room === 'level' && (
         <ThreeColumns
+          of={['face']}
+          list="Features"
           left={<PhotoList of="piece" />}
           middle={
             <>
@@ -159,7 +147,7 @@ export function FaceStage() {
   );
 }
 
-function ChartRoom({ findings }: { findings: readonly Finding[] }) {
+function ChartRoom({ findings }: { findings: readonly Judged[] }) {
   const { face, plan } = useFace()!;
   const feature = useDesk((s) => s.view.feature);
   const pinning = useDesk((s) => s.view.pinning);
@@ -176,6 +164,8 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
   const pins = pinning && photo !== null;
   return (
     <ThreeColumns
+      of={['face']}
+      list="Features"
       left={<FeatureList />}
       middle={
         <>
@@ -213,13 +203,11 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
                     : `${feature[0]!.toUpperCase()}${feature.slice(1)}`}
               </Typography>
               {plan && (
-                <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-                  <Answer />
-                </Typography>
+                <Sentence>
+                  <OfFeature />
+                </Sentence>
               )}
-              {[...rest, ...own].map((x) => (
-                <FindingCard key={x.id} finding={x} />
-              ))}
+              <FindingList findings={[...rest, ...own]} />
               {feature === 'nose' && <NoseControls face={face} />}
               {feature === 'mouth' && <MouthControls face={face} />}
               {feature === 'eyes' && <EyeControls />}
@@ -256,7 +244,7 @@ function ChartRoom({ findings }: { findings: readonly Finding[] }) {
 }
 
 /** The answer for the feature in hand, in one sentence with figures. */
-function Answer() {
+function OfFeature() {
   const hand = useDesk((s) => s.hand);
   const { face, plan } = useFace()!;
   const feature = useDesk((s) => s.view.feature);
@@ -331,14 +319,14 @@ function Begin() {
   const piece = useDesk((s) => s.piece);
   return (
     <ThreeColumns
+      of={['face']}
+      list="Features"
       left={<Box sx={{ p: 2, fontSize: 13 }}>Nose, mouth, eyes, ears, brows and whiskers appear here.</Box>}
       middle={<Turntable />}
       right={
         <>
           <Typography variant="h2">Face</Typography>
-          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
-            No face yet.
-          </Typography>
+          <Sentence>No face yet.</Sentence>
           <Typography sx={{ fontSize: 13, mb: 1.5 }}>
             It begins with nose, mouth and eyes where the head has them, in proportions that suit its size. Then every
             feature is moved on the chart, sized, checked and printed to be transferred with pins and callipers.

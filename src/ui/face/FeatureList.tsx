@@ -8,6 +8,7 @@ import type { WhiskerSet } from '@/core/piece/face';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
 import { OpenMark } from '@/ui/parts/OpenMark';
+import { useFindings } from '@/ui/parts/useFindings';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { freeId } from '@/core/shade/judging/layer-findings';
@@ -19,7 +20,7 @@ export function FeatureList() {
   const f = useFace();
   const selected = useDesk((s) => s.view.feature);
   const whiskersId = useDesk((s) => s.view.whiskersId);
-  const findings = useDesk((s) => s.plan?.findings) ?? [];
+  const findings = useFindings();
   const { q } = useUnits();
   if (!f) return null;
   const { face, plan } = f;

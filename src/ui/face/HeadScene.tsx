@@ -53,6 +53,7 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
               shaded={plan.shade.areas.find((x) => x.id === a.id)}
               surfaceOf={a.surface}
               view={shown}
+              tint={null}
               selected={false}
               litRow={null}
               raise={plan.form.lengthMm * 0.0016}

@@ -3,7 +3,10 @@
 import Box from '@mui/material/Box';
 import dynamic from 'next/dynamic';
 import { useSyncExternalStore } from 'react';
+import type { FacePlan } from '@/core/face/face';
+import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
+import { useSize } from '@/ui/pictures/useSize';
 import { drawing } from '@/ui/pictures/webgl';
 import { useFace } from './face-store';
 
@@ -30,23 +33,38 @@ export function HeadViews() {
       </Box>
     );
   }
+  return <Views plan={plan} face={f.plan} few={few} software={can === 'software'} ready={can !== null} />;
+}
+
+interface ViewsProps {
+  readonly plan: Plan;
+  readonly face: FacePlan;
+  readonly few: boolean;
+  readonly software: boolean;
+  readonly ready: boolean;
+}
+
+function Views({ plan, face, few, software, ready }: ViewsProps) {
+  const [ref, size, shown] = useSize();
+  const seen = size.width > 0;
   // The head may be turned by the pose: its pictures are taken in its own frame.
-  const { z } = f.plan.frame;
+  const { z } = face.frame;
   const turn = (Math.atan2(z[0], z[2]) * 180) / Math.PI;
   return (
-    <Box sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}>
+    <Box
+      ref={ref}
+      sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}
+    >
       {HEAD_VIEWS.map((v) => (
         <Box key={v.name} sx={{ position: 'relative', bgcolor: 'desk.stage', minHeight: 0 }}>
           <Box
             role="img"
             data-picture=""
-            aria-busy
+            aria-busy={shown}
             aria-label={`The head from the ${v.name}`}
             sx={{ position: 'absolute', inset: 0 }}
           >
-            {can !== null && (
-              <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={can === 'software'} few={few} />
-            )}
+            {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}
           </Box>
           <Box sx={{ position: 'absolute', left: 6, top: 3, fontSize: 13 }}>{v.name}</Box>
         </Box>

@@ -12,6 +12,7 @@ import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 import { changeEyes, editEyes } from './EyeControls';
 import { useFace } from './face-store';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function SetRoom() {
   const f = useFace();
@@ -26,7 +27,7 @@ export function SetRoom() {
     <>
       {p && (
         <>
-          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          <Sentence>
             {eyes.kind === 'stem' ? (
               <>
                 Drill <b>{q({ kind: 'angle', value: eyes.stem.inDeg })}</b> in and{' '}
@@ -39,7 +40,7 @@ export function SetRoom() {
                 <b>{q({ kind: 'fine', value: eyes.sizeMm })}</b> across.
               </>
             )}
-          </Typography>
+          </Sentence>
           <FigureGrid
             columns={3}
             list={[

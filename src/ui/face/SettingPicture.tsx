@@ -209,7 +209,7 @@ export function HoleGauge() {
   }
   const { stem } = f.face.eyes;
   return (
-    <Box sx={{ display: 'flex', gap: 3, fontSize: 13, alignItems: 'center' }}>
+    <Box sx={{ display: 'flex', flexWrap: { xs: 'wrap', sm: 'nowrap' }, gap: 3, fontSize: 13, alignItems: 'center' }}>
       <Angle name="inward, seen from above" degrees={Math.round(stem.inDeg)} />
       <Angle name="down, along the hole" degrees={Math.round(stem.downDeg)} />
       <Box sx={{ maxWidth: 260 }}>

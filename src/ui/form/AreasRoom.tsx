@@ -6,11 +6,10 @@
 import Box from '@mui/material/Box';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
-import { isAbout } from '@/core/ref';
 import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
 import { areaSchema, type Area, type Selector } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { BandFields, type Band } from '@/ui/parts/BandFields';
@@ -18,10 +17,16 @@ import { BrushWidth } from '@/ui/parts/BrushWidth';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Fields } from '@/ui/parts/Fields';
-import { FindingCard } from '@/ui/parts/FindingCard';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
+
+/** Skin that nothing is said of, mm2; what rounding at the borders makes of it is not worth a word. */
+function nowhereMm2(plan: Plan): number {
+  const left = plan.form.areaMm2 - plan.coat.areas.reduce((s, a) => s + a.areaMm2, 0);
+  return left > 0.002 * plan.form.areaMm2 ? left : 0;
+}
 
 export function AreasRoom({ findings }: { findings: ReactNode }) {
   const { plan, area, doc } = useSelectedArea();
@@ -29,7 +34,6 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
   const view = useDesk((s) => s.view);
   const { q } = useUnits();
   const [menu, setMenu] = useState<{ at: HTMLElement; what: 'split' | 'join' } | null>(null);
-  const nowhere = plan?.findings.find((f) => f.code === 'coat-nowhere' && doc && isAbout(f, 'area', doc.id));
   const make = () => {
     const first = piece.form.parts.find((p) => p.shape !== 'board') ?? piece.form.parts[0]!;
     const part = piece.form.parts.find((p) => p.id === view.partId) ?? first;
@@ -41,7 +45,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
   };
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {area ? (
           <>
             {area.name} covers <b>{q({ kind: 'area', value: area.areaMm2 })}</b>
@@ -50,9 +54,15 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
         ) : (
           'An area is a place that gets its own wool and way of laying.'
         )}
-      </Typography>
+        {plan && nowhereMm2(plan) > 0 && (
+          <>
+            {' '}
+            <b>{q({ kind: 'area', value: nowhereMm2(plan) })}</b> of the skin lie in no area; they are hatched on the
+            animal.
+          </>
+        )}
+      </Sentence>
       {findings}
-      {nowhere && <FindingCard finding={nowhere} />}
       <Box role="group" aria-label="Brush" sx={{ display: 'grid', gap: 0.75 }}>
         <ChoiceRow
           label="Brush"

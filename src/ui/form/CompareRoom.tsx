@@ -16,6 +16,7 @@ import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useCompared, useReference } from './Compared';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
 export function changeReference(id: string, recipe: (r: Reference) => void): void {
@@ -128,7 +129,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
   };
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {worst ? (
           <>
             Furthest off is the <b>{worst.name}</b>, by <b>{q({ kind: 'length', value: worst.offMm })}</b>.
@@ -136,7 +137,7 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
         ) : (
           'Set the two points, say how far apart they are in life, then pin landmarks.'
         )}
-      </Typography>
+      </Sentence>
       {findings}
       {view.picture === null && (
         <Typography role="note" sx={{ fontSize: 13, my: 1 }}>

@@ -13,6 +13,7 @@ import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 import { SectionPicture } from '@/ui/pictures/SectionPicture';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function CoreRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
@@ -28,7 +29,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
   return (
     <>
       {core && (
-        <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        <Sentence>
           {core.there ? (
             <>
               The core is your own base, <b>{q({ kind: 'volume', value: core.volumeMm3 })}</b>; nothing of it is felted.
@@ -45,7 +46,7 @@ export function CoreRoom({ findings }: { findings: ReactNode }) {
           ) : (
             'The coat is thicker than the animal: nothing of the core is left.'
           )}
-        </Typography>
+        </Sentence>
       )}
       {findings}
       {!core?.there && (

@@ -14,6 +14,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function useFlatPart(): FlatPart | null {
   const piece = useDesk((s) => s.piece);
@@ -136,7 +137,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
     <>
       {p && (
         <>
-          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          <Sentence>
             {p.count === 2 ? 'Make two alike: ' : 'Make one: '}
             <OpenedFigure figure={p.mass} />
             {p.liningMass ? (
@@ -147,7 +148,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             ) : null}{' '}
             each, in {f.layers} layers of <b>{q({ kind: 'mass', value: p.layerG })}</b>. Cut the pattern{' '}
             <OpenedFigure figure={p.pattern} /> times as large.
-          </Typography>
+          </Sentence>
           <FigureGrid
             columns={2}
             list={[

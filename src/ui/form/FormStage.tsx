@@ -1,15 +1,16 @@
 'use client';
 /** Form: the finished animal, the core under it, the frame inside it, whether it stands, and where its areas lie. */
 import { isAbout } from '@/core/ref';
-import type { Finding } from '@/core/stage';
-import type { CodeOf, FindingCode } from '@/core/finding-codes';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { PlanPart } from '@/core/touched';
 import { setView, useDesk } from '@/desk/store';
 import { FORM_ROOMS, type FormRoom } from '@/desk/view';
+import { formRoomOf, placeOfFinding } from '@/ui/frame/finding-place';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { AreaList } from '@/ui/coat/AreaList';
 import { ComparePicture } from '@/ui/pictures/ComparePicture';
@@ -35,25 +36,16 @@ const WORDS: Record<FormRoom, string> = {
   areas: 'Areas',
 };
 
-/** Findings of the form stage by the room that decides them. */
-const ROOMS: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
-  'form-apart': 'shape',
-  'form-thin': 'shape',
-  'form-swallowed': 'core',
-  'form-core-apart': 'core',
-  'form-core-undrawn': 'core',
-  'form-core-no-wool': 'core',
-  'form-through': 'flat',
-  'form-wire-none': 'frame',
-  'form-wire-short': 'frame',
-  'form-wire-thick': 'frame',
-  'form-wire-bare': 'frame',
-  'form-falls': 'stands',
-  'form-leans': 'stands',
+/** Where the figures of each room come from. */
+const OF: Record<FormRoom, readonly PlanPart[]> = {
+  shape: ['form'],
+  compare: ['form'],
+  core: ['core'],
+  frame: ['frame'],
+  stands: ['stands'],
+  flat: ['flatParts'],
+  areas: ['coat'],
 };
-const roomOf = (f: Finding): FormRoom =>
-  // Too little of its wool is answered where that is chosen.
-  f.stage === 'stock' ? 'core' : ((ROOMS as Partial<Record<FindingCode, FormRoom>>)[f.code] ?? 'shape');
 
 const SCREENS = {
   shape: ShapeRoom,
@@ -67,15 +59,18 @@ const SCREENS = {
 
 export function FormStage() {
   const piece = useDesk((s) => s.piece);
-  const all = useDesk((s) => s.plan?.findings);
+  const all = useFindings();
   const room = useDesk((s) => s.view.room);
   if (!piece) return null;
-  const found = (all ?? []).filter(
-    (f) => f.stage === 'form' || (piece.core.lotId !== null && isAbout(f, 'lot', piece.core.lotId)),
+  const found = all.filter(
+    (f) =>
+      placeOfFinding(f, piece).stage === 'form' || (piece.core.lotId !== null && isAbout(f, 'lot', piece.core.lotId)),
   );
   const Screen = SCREENS[room];
   const columns = (
     <ThreeColumns
+      of={OF[room]}
+      list={room === 'areas' ? 'Areas' : room === 'compare' ? 'Photographs' : 'Parts'}
       left={
         room === 'areas' ? (
           <AreaList />
@@ -96,13 +91,7 @@ export function FormStage() {
       right={
         <>
           <Typography variant="h2">{room === 'shape' ? piece.name : WORDS[room]}</Typography>
-          <Screen
-            findings={found
-              .filter((f) => roomOf(f) === room)
-              .map((f) => (
-                <FindingCard key={f.id} finding={f} />
-              ))}
-          />
+          <Screen findings={<FindingList findings={found.filter((f) => formRoomOf(f) === room)} />} />
         </>
       }
     />
@@ -111,7 +100,7 @@ export function FormStage() {
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
         label="Rooms of the form"
-        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: found.filter((f) => roomOf(f) === r) }))}
+        rooms={FORM_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: found.filter((f) => formRoomOf(f) === r) }))}
         open={room}
         onOpen={(r) => setView({ room: r, ...(r === 'areas' ? {} : { brush: 'off' as const }), ...insideOf(r) })}
       />

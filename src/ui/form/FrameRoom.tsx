@@ -10,6 +10,7 @@ import { FactList } from '@/ui/parts/FactList';
 import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function FrameRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
@@ -20,7 +21,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
   return (
     <>
       {frame && (
-        <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+        <Sentence>
           {frame.runs.length === 0 ? (
             'No wire inside: the felt alone must hold it up.'
           ) : (
@@ -37,7 +38,7 @@ export function FrameRoom({ findings }: { findings: ReactNode }) {
               )}
             </>
           )}
-        </Typography>
+        </Sentence>
       )}
       {findings}
       {frame && frame.runs.length > 0 && (

@@ -10,6 +10,7 @@ import type { Part } from '@/core/piece/schema';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { OpenMark } from '@/ui/parts/OpenMark';
+import { useFindings } from '@/ui/parts/useFindings';
 import { Ticket } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
@@ -25,7 +26,7 @@ export function PartList() {
   const piece = useDesk((s) => s.piece);
   const chosen = useDesk((s) => s.view.partId);
   const core = useDesk((s) => s.plan?.core);
-  const findings = useDesk((s) => s.plan?.findings);
+  const findings = useFindings();
   const { q } = useUnits();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   if (!piece) return null;
@@ -51,7 +52,7 @@ export function PartList() {
                   <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
                     {p.name}
                   </Box>
-                  <OpenMark findings={(findings ?? []).filter((f) => f.stage === 'form' && isAbout(f, 'part', p.id))} />
+                  <OpenMark findings={findings.filter((f) => f.stage === 'form' && isAbout(f, 'part', p.id))} />
                   <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
                     {p.mirrored ? 'pair' : p.shape === 'board' ? 'board' : ''}
                   </Box>

@@ -28,7 +28,11 @@ import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
+import type { Plan } from '@/core/plan';
+import type { QuantityKind } from '@/core/text';
+import { useMoved } from '@/ui/parts/useMoved';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Sentence } from '@/ui/parts/Figures';
 
 const FORM = pieceSchema.shape.form.shape;
 const SIZE = { finished: boundsOf(FORM.finishedLengthMm), life: boundsOf(FORM.lifeLengthMm) };
@@ -36,12 +40,21 @@ type Side = Joint['side'];
 /** No more digits than the work can use. */
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
+/** What the docket of the shape tells. */
+const SIZES: readonly { readonly label: string; readonly kind: QuantityKind; readonly of: (plan: Plan) => number }[] = [
+  { label: 'skin to cover', kind: 'area', of: (p) => p.form.areaMm2 },
+  { label: 'volume with its fur', kind: 'volume', of: (p) => p.form.volumeMm3 },
+  { label: 'long as posed', kind: 'length', of: (p) => p.form.lengthMm },
+  { label: 'wide as posed', kind: 'length', of: (p) => p.form.widthMm },
+];
+
 export function ShapeRoom({ findings }: { findings: ReactNode }) {
   const piece = useDesk((s) => s.piece)!;
   const plan = useDesk((s) => s.plan);
   const canEdit = useDesk((s) => s.canEdit);
   const partId = useDesk((s) => s.view.partId);
   const { q } = useUnits();
+  const moved = useMoved();
   const part = piece.form.parts.find((p) => p.id === partId) ?? null;
   const measures = measuresOf(piece.form.parts);
   const by = measures.some((m) => m.id === piece.form.measuredBy) ? piece.form.measuredBy : 'length';
@@ -50,19 +63,17 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
     <>
       {plan && (
         <>
-          <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+          <Sentence>
             <b>{q({ kind: 'length', value: piece.form.finishedLengthMm })}</b> nose to tail stretched out,{' '}
             <b>{q({ kind: 'length', value: plan.form.heightMm })}</b> to its highest point as posed, at 1 :{' '}
             <OpenedFigure figure={plan.form.scale} /> of life.
-          </Typography>
+          </Sentence>
           <FigureGrid
             columns={2}
-            list={[
-              { label: 'skin to cover', value: q({ kind: 'area', value: plan.form.areaMm2 }) },
-              { label: 'volume', value: q({ kind: 'volume', value: plan.form.volumeMm3 }) },
-              { label: 'long as posed', value: q({ kind: 'length', value: plan.form.lengthMm }) },
-              { label: 'wide as posed', value: q({ kind: 'length', value: plan.form.widthMm }) },
-            ]}
+            list={SIZES.map(({ label, kind, of }) => {
+              const now = { kind, value: of(plan) };
+              return { label, value: q(now), moved: moved(now, (p) => ({ kind, value: of(p) })) };
+            })}
           />
         </>
       )}

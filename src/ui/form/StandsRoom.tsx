@@ -6,18 +6,21 @@ import type { ReactNode } from 'react';
 import { useDesk } from '@/desk/store';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
+import { useMoved } from '@/ui/parts/useMoved';
 import { useUnits } from '@/ui/parts/useUnits';
 import { FeetPicture } from '@/ui/pictures/FeetPicture';
+import { Sentence } from '@/ui/parts/Figures';
 
 const TOWARDS = { front: 'forward', back: 'backward', left: 'to its left', right: 'to its right' } as const;
 
 export function StandsRoom({ findings }: { findings: ReactNode }) {
   const stands = useDesk((s) => s.plan?.stands);
   const { q } = useUnits();
+  const moved = useMoved();
   if (!stands) return <Typography sx={{ my: 1 }}>It is being worked out.</Typography>;
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {stands.case === 'hangs' ? (
           <>
             A relief hangs on the wall; it weighs <b>{q({ kind: 'mass', value: stands.massG })}</b> without its board.
@@ -30,15 +33,26 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
         ) : (
           <>It does not stand on its own.</>
         )}
-      </Typography>
+      </Sentence>
       {findings}
       {stands.case !== 'hangs' && (
         <>
           <FigureGrid
             columns={2}
             list={[
-              { label: 'weight with coat and wire', value: q({ kind: 'mass', value: stands.massG }) },
-              { label: 'inside its feet by', value: q({ kind: 'length', value: stands.marginMm }) },
+              {
+                label: 'weight with coat and wire',
+                value: q({ kind: 'mass', value: stands.massG }),
+                moved: moved({ kind: 'mass', value: stands.massG }, (p) => ({ kind: 'mass', value: p.stands.massG })),
+              },
+              {
+                label: 'inside its feet by',
+                value: q({ kind: 'length', value: stands.marginMm }),
+                moved: moved({ kind: 'length', value: stands.marginMm }, (p) => ({
+                  kind: 'length',
+                  value: p.stands.marginMm,
+                })),
+              },
               {
                 label: 'middle of its weight, above ground',
                 value: q({ kind: 'length', value: stands.centre[1] - stands.groundY }),

@@ -26,7 +26,9 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
     'Turntable',
     [
       ['← → ↑ ↓', 'turn the piece'],
-      ['Home', 'turn it back'],
+      ['Shift with ← → ↑ ↓', 'move the picture'],
+      ['Home', 'turn and move it back'],
+      ['Z', 'frame the area or the part in hand'],
       ['F L R B A', 'front, left, right, back, above'],
       ['O', 'next overlay'],
       ['G', 'millimetre graticule'],

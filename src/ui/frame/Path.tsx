@@ -1,33 +1,25 @@
 'use client';
 /** The path: the stages in the order of the work, each with its count of what is still to be decided. */
 import Box from '@mui/material/Box';
+import { toDecide } from '@/core/known-findings';
 import { useDesk } from '@/desk/store';
+import { useFindings } from '@/ui/parts/useFindings';
+import { placeOfFinding } from './finding-place';
+import { FindingsButton } from './FindingsButton';
 import { STAGES } from './stages';
 import { figures } from './theme';
 import { useHere } from './way';
+import { Strip } from './Strip';
 import { WayTo } from './WayTo';
 
 export function Path({ id }: { id: string }) {
   const here = useHere() ?? '';
-  const findings = useDesk((s) => s.plan?.findings);
+  const piece = useDesk((s) => s.piece);
+  const findings = useFindings();
   return (
-    <Box
-      component="nav"
-      aria-label="Stages"
-      sx={{
-        display: 'flex',
-        px: 1.5,
-        gap: 0.5,
-        bgcolor: 'background.paper',
-        borderBottom: 1,
-        borderColor: 'divider',
-        '@media print': { display: 'none' },
-      }}
-    >
+    <Strip label="Stages" inHand={here} end={<FindingsButton />}>
       {STAGES.map((s, i) => {
-        const found = (findings ?? []).filter(
-          (f) => (s.findings as readonly string[]).includes(f.stage) && f.severity !== 'note',
-        );
+        const found = findings.filter((f) => toDecide(f) && piece && placeOfFinding(f, piece).stage === s.path);
         const stop = found.some((f) => f.severity === 'stop');
         const on = here.endsWith(`/${s.path}`);
         return (
@@ -41,6 +33,8 @@ export function Path({ id }: { id: string }) {
               alignItems: 'center',
               gap: 0.75,
               px: 1.25,
+              mr: 0.5,
+              flexShrink: 0,
               height: 38,
               textDecoration: 'none',
               color: on ? 'text.primary' : 'text.secondary',
@@ -77,6 +71,6 @@ export function Path({ id }: { id: string }) {
           </Box>
         );
       })}
-    </Box>
+    </Strip>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-/** What the worker is doing, how far it is, and a way to stop it. Appears only when it takes noticeable time. */
+/** What the worker is doing, how far it is, and a way to stop it. Appears when it takes longer than a blink. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
@@ -8,7 +8,7 @@ import { planAgain, stopPlanning } from '@/desk/planner';
 import { useDesk } from '@/desk/store';
 import { useLate } from './useLate';
 
-const PATIENCE = 250;
+const PATIENCE = 80;
 
 export function PlanProgress() {
   const progress = useDesk((s) => s.progress);

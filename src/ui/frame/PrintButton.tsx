@@ -1,35 +1,35 @@
 'use client';
-/** Print sheets: the PDF or the cut list of this piece as a file. */
+/** Print sheets: what the piece gives on paper, as a file. Where there is little room, a menu of the piece holds it with the rest. */
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useEffect, useRef, useState } from 'react';
-import { saveSheet } from '@/desk/files';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { SheetKind } from '@/sheets/make-sheet';
-import { say, useDesk } from '@/desk/store';
+import { useSheets } from './useSheets';
 
-export function PrintButton() {
+interface PrintButtonProps {
+  readonly says: string;
+  /** What else is in the menu. */
+  readonly more?: readonly { readonly says: string; readonly onClick: () => void }[];
+  /** The widths it is shown at. */
+  readonly display: object;
+}
+
+export function PrintButton({ says, more = [], display }: PrintButtonProps): ReactNode {
   const [at, setAt] = useState<HTMLElement | null>(null);
-  const [busy, setBusy] = useState(false);
-  const hasFace = useDesk((s) => s.piece?.face != null);
+  const { busy, make, choices } = useSheets();
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    const open = () => button.current?.getAttribute('aria-disabled') !== 'true' && setAt(button.current);
+    const open = () => {
+      const b = button.current;
+      if (b?.checkVisibility() && b.getAttribute('aria-disabled') !== 'true') setAt(b);
+    };
     document.addEventListener('fond-badger:print', open);
     return () => document.removeEventListener('fond-badger:print', open);
   }, []);
-  const make = async (kind: SheetKind) => {
+  const print = (kind: SheetKind) => {
     setAt(null);
-    const { piece, cupboard, hand, settings } = useDesk.getState();
-    if (!piece) return;
-    setBusy(true);
-    try {
-      await saveSheet(kind, { piece, cupboard, hand, settings });
-    } catch (e) {
-      say(e instanceof Error ? e.message : 'The sheets could not be made.');
-    } finally {
-      setBusy(false);
-    }
+    void make(kind);
   };
   return (
     <>
@@ -40,16 +40,27 @@ export function PrintButton() {
         aria-expanded={at !== null}
         // Not switched off: whoever works by key would lose their place.
         aria-disabled={busy}
+        sx={{ display }}
       >
-        {busy ? 'Making sheets' : 'Print sheets'}
+        {busy ? 'Making sheets' : says}
       </Button>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
-        <MenuItem onClick={() => void make('pdf')}>Row sheets (PDF, true scale)</MenuItem>
-        <MenuItem disabled={!hasFace} onClick={() => void make('face')}>
-          {hasFace ? 'Face card (PDF, true size)' : 'Face card: no face begun yet'}
-        </MenuItem>
-        <MenuItem onClick={() => void make('book')}>Bench book (PDF, every step)</MenuItem>
-        <MenuItem onClick={() => void make('csv')}>Cut list (CSV)</MenuItem>
+        {choices.map((c) => (
+          <MenuItem key={c.kind} disabled={!c.there} onClick={() => print(c.kind)}>
+            {c.says}
+          </MenuItem>
+        ))}
+        {more.map((m) => (
+          <MenuItem
+            key={m.says}
+            onClick={() => {
+              setAt(null);
+              m.onClick();
+            }}
+          >
+            {m.says}
+          </MenuItem>
+        ))}
       </Menu>
     </>
   );

@@ -53,6 +53,8 @@ export function Providers({ children }: { children: ReactNode }) {
         onClose={(_e, why) => why !== 'clickaway' && useDesk.setState({ message: null })}
         message={message ?? ''}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+        // Above what is worked out just now, and on a phone above the bar.
+        sx={{ bottom: 72 }}
       />
     </ThemeProvider>
   );

@@ -1,30 +1,21 @@
 'use client';
 /** The rooms of a stage, side by side under the path, each with its count of open findings. */
 import Box from '@mui/material/Box';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { OpenMark } from '@/ui/parts/OpenMark';
+import { HoldButton } from './HoldButton';
+import { Strip } from './Strip';
 
 interface RoomBarProps<R extends string> {
   readonly label: string;
-  readonly rooms: readonly { readonly room: R; readonly says: string; readonly findings: readonly Finding[] }[];
+  readonly rooms: readonly { readonly room: R; readonly says: string; readonly findings: readonly Judged[] }[];
   readonly open: R;
   readonly onOpen: (room: R) => void;
 }
 
 export function RoomBar<R extends string>({ label, rooms, open, onOpen }: RoomBarProps<R>) {
   return (
-    <Box
-      component="nav"
-      aria-label={label}
-      sx={{
-        display: 'flex',
-        gap: 0.25,
-        px: 1.5,
-        bgcolor: 'background.paper',
-        borderBottom: 1,
-        borderColor: 'divider',
-      }}
-    >
+    <Strip label={label} inHand={open} end={<HoldButton />}>
       {rooms.map((r) => (
         <Box
           key={r.room}
@@ -42,6 +33,9 @@ export function RoomBar<R extends string>({ label, rooms, open, onOpen }: RoomBa
             borderBottom: 2,
             borderColor: r.room === open ? 'text.primary' : 'transparent',
             px: 1.5,
+            mr: 0.25,
+            flexShrink: 0,
+            whiteSpace: 'nowrap',
             height: 30,
             cursor: 'pointer',
           }}
@@ -50,6 +44,6 @@ export function RoomBar<R extends string>({ label, rooms, open, onOpen }: RoomBa
           <OpenMark findings={r.findings} counted />
         </Box>
       ))}
-    </Box>
+    </Strip>
   );
 }

@@ -9,7 +9,11 @@ export function UnderPicture({ label, children }: { label: string; children: Rea
       component="section"
       aria-label={label}
       sx={{
-        height: 214,
+        // On a phone what stands side by side goes below each other.
+        height: { xs: 'auto', sm: 214 },
+        minHeight: 214,
+        maxHeight: { xs: '50%', sm: 'none' },
+        overflow: { xs: 'auto', sm: 'visible' },
         flexShrink: 0,
         bgcolor: 'background.paper',
         borderTop: 1,

@@ -23,6 +23,9 @@ export const VIEWPOINTS = [
   { key: 'A', name: 'above', yaw: -90, pitch: 90 },
 ] as const;
 
+/** How far Shift with an arrow moves the picture, mm at its first size. */
+const MOVES = 12;
+
 const typing = (t: EventTarget | null): boolean =>
   t instanceof HTMLElement &&
   (t.isContentEditable ||
@@ -73,12 +76,20 @@ export function useDeskKeys(actions: DeskKeyActions): void {
           ArrowDown: [0, -15],
         };
         const d = turn[e.key];
+        if (d && e.shiftKey) {
+          done();
+          const step = MOVES / view.zoom;
+          return setView({ pan: [view.pan[0] + Math.sign(d[0]) * step, view.pan[1] + Math.sign(d[1]) * step] });
+        }
         if (d) {
           done();
           return setView({ yaw: wrap(view.yaw + d[0]), pitch: Math.max(-90, Math.min(90, view.pitch + d[1])) });
         }
-        if (e.key === 'Home') return setView({ yaw: -62, pitch: 12, zoom: 1 });
+        if (e.key === 'Home') return setView({ yaw: -62, pitch: 12, zoom: 1, pan: [0, 0] });
+        const times = { '+': 1.25, '=': 1.25, '-': 0.8 }[e.key];
+        if (times !== undefined) return setView({ zoom: Math.max(0.5, Math.min(16, view.zoom * times)) });
       }
+      if (e.key.toLowerCase() === 'z') return void document.dispatchEvent(new CustomEvent('fond-badger:frame'));
       const point = VIEWPOINTS.find((v) => v.key === e.key.toUpperCase());
       if (point) return setView({ yaw: point.yaw, pitch: point.pitch });
       if (e.key.toLowerCase() === 'g') return setView({ graticule: !view.graticule });

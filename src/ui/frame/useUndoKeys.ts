@@ -1,7 +1,7 @@
 'use client';
 /** Undo and redo by key, away from the desk. A field being typed in keeps its own. */
 import { useEffect } from 'react';
-import { redo, undo } from '@/desk/store';
+import { doAgain, takeBack } from '@/desk/undo';
 
 /** Handles Ctrl+Z, Ctrl+Shift+Z and Ctrl+Y. @returns true when the key was one of them */
 export function undoKey(e: KeyboardEvent): boolean {
@@ -9,8 +9,8 @@ export function undoKey(e: KeyboardEvent): boolean {
   const key = e.key.toLowerCase();
   if (key !== 'z' && key !== 'y') return false;
   e.preventDefault();
-  if (key === 'y' || e.shiftKey) redo();
-  else undo();
+  if (key === 'y' || e.shiftKey) doAgain();
+  else takeBack();
   return true;
 }
 

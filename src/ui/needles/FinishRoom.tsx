@@ -12,6 +12,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
 import type { Dot } from '@/ui/pictures/TurntableScene';
 import { MARK } from '@/ui/pictures/colours';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function FinishRoom() {
   const plan = useDesk((s) => s.plan);
@@ -29,6 +30,8 @@ export function FinishRoom() {
   const most = Math.max(0.08, ...(area?.leaves ?? []).map((l) => l.share));
   return (
     <ThreeColumns
+      of={['needles']}
+      list="Rack"
       left={
         <Box component="ul" aria-label="Areas and their finish" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
           {areas.map((a) => (
@@ -111,7 +114,7 @@ export function FinishRoom() {
         <>
           <Typography variant="h2">{area?.name ?? 'Finish'}</Typography>
           {area ? (
-            <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            <Sentence>
               {area.fluff ? (
                 t(area.fluff)
               ) : area.passes.length === 0 ? (
@@ -127,7 +130,7 @@ export function FinishRoom() {
                   {area.short ? ', the least your needles can do; a finer one would close more.' : '.'}
                 </>
               )}
-            </Typography>
+            </Sentence>
           ) : (
             <Typography sx={{ my: 1 }}>No area is laid yet.</Typography>
           )}

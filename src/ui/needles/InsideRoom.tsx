@@ -25,6 +25,7 @@ import { RackList } from './RackList';
 import { SectionOfNeedle } from './SectionOfNeedle';
 import { useNeedledStep, useRack } from './needle-store';
 import { MARK } from '@/ui/pictures/colours';
+import { Sentence } from '@/ui/parts/Figures';
 
 const ANGLE = chosenSchema.pick({ angleDeg: true });
 
@@ -90,6 +91,8 @@ export function InsideRoom() {
   const shown = view?.view ?? null;
   return (
     <ThreeColumns
+      of={['needles']}
+      list="Rack"
       left={<RackList />}
       middle={
         <>
@@ -139,7 +142,7 @@ export function InsideRoom() {
         <>
           <Typography variant="h2">Look inside</Typography>
           {shown ? (
-            <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+            <Sentence>
               {shown.area ? `${shown.area}, ${shown.part.toLowerCase()}` : shown.part}:{' '}
               <b>{q({ kind: 'fine', value: shown.throughMm })}</b> of felt straight through
               {shown.wireMm !== null && (
@@ -157,7 +160,7 @@ export function InsideRoom() {
               {shown.window.open ? ' to ' : ', but no more than '}
               <b>{q({ kind: 'fine', value: shown.window.mostMm })}</b>
               {shown.window.open ? '.' : ` is safe: ${limitWords(shown.window.limit)}.`}
-            </Typography>
+            </Sentence>
           ) : (
             <Typography sx={{ my: 1, fontSize: 15 }}>
               Press any place. Skin, layers, core, wire, stems and the other side are cut open along the needle.

@@ -5,11 +5,11 @@ import Typography from '@mui/material/Typography';
 import { ANGLES } from '@/core/needle/fit';
 import { limitWords } from '@/core/needle/needle-plan';
 import { phaseInFull, stabsWords } from '@/core/needle/words';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { SmallTable } from '@/ui/parts/SmallTable';
@@ -19,12 +19,15 @@ import { figures } from '@/ui/frame/theme';
 import { chooseFor, useNeedledStep } from './needle-store';
 import { DepthPicture } from './DepthPicture';
 import { RackList } from './RackList';
+import { Sentence } from '@/ui/parts/Figures';
 
-export function NeedlePlanRoom({ findings }: { findings: readonly Finding[] }) {
+export function NeedlePlanRoom({ findings }: { findings: readonly Judged[] }) {
   const inHand = useNeedledStep();
   const general = findings.filter((f) => f.about === null);
   return (
     <ThreeColumns
+      of={['needles']}
+      list="Rack"
       left={<RackList />}
       middle={<StepTable findings={findings} />}
       right={
@@ -38,9 +41,9 @@ export function NeedlePlanRoom({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-const of = (findings: readonly Finding[], id: string) => findings.filter((f) => f.step === id);
+const of = (findings: readonly Judged[], id: string) => findings.filter((f) => f.step === id);
 
-function StepTable({ findings }: { findings: readonly Finding[] }) {
+function StepTable({ findings }: { findings: readonly Judged[] }) {
   const plan = useDesk((s) => s.plan);
   const only = useDesk((s) => s.view.needleId);
   const inHand = useNeedledStep();
@@ -60,10 +63,10 @@ function StepTable({ findings }: { findings: readonly Finding[] }) {
       role="region"
       aria-label="Needle for every step"
     >
-      <Typography sx={{ fontSize: 18, mb: 1 }}>
+      <Sentence>
         <b>{numbered.length} steps</b> with the needle, about <b>{q({ kind: 'time', value: hours })}</b> of stabbing,{' '}
         <b>{changes.length}</b> {changes.length === 1 ? 'change' : 'changes'} of needle.
-      </Typography>
+      </Sentence>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {numbered.map(({ s, step }) => {
           const on = s.operationId === inHand?.step.operationId;
@@ -102,15 +105,7 @@ function StepTable({ findings }: { findings: readonly Finding[] }) {
               >
                 <Box sx={{ ...figures, fontSize: 13, textAlign: 'right' }}>{step.number}</Box>
                 <Box sx={{ minWidth: 0 }}>
-                  <Box
-                    sx={{
-                      fontSize: 13,
-                      whiteSpace: 'nowrap',
-                      overflow: 'hidden',
-                      textOverflow: 'ellipsis',
-                      color: 'text.secondary',
-                    }}
-                  >
+                  <Box sx={{ fontSize: 13, lineHeight: 1.3, color: 'text.secondary' }}>
                     <OpenMark findings={of(findings, s.operationId)} /> {t(step.operation.does)}
                   </Box>
                   {s.phases.length === 0 && (
@@ -123,7 +118,8 @@ function StepTable({ findings }: { findings: readonly Finding[] }) {
                       <Box
                         key={i}
                         sx={{
-                          display: 'grid',
+                          display: { xs: 'flex', sm: 'grid' },
+                          flexWrap: 'wrap',
                           gridTemplateColumns: '18px 132px 46px 70px 96px 62px',
                           columnGap: 1,
                           fontSize: 15,
@@ -161,7 +157,7 @@ function StepTable({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-function StepDocket({ findings, general }: { findings: readonly Finding[]; general: readonly Finding[] }) {
+function StepDocket({ findings, general }: { findings: readonly Judged[]; general: readonly Judged[] }) {
   const { step, work } = useNeedledStep()!;
   const needles = useDesk((s) => s.cupboard.needles);
   const chosen = useDesk((s) => s.piece!.work.chosen.find((c) => c.operation === step.operationId));
@@ -173,9 +169,7 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
         Step {work.number}
       </Typography>
       <Typography sx={{ fontSize: 15, my: 0.5 }}>{t(work.operation.does)}</Typography>
-      {of(findings, step.operationId).map((f) => (
-        <FindingCard key={f.id} finding={f} />
-      ))}
+      <FindingList findings={of(findings, step.operationId)} />
       {step.phases.map((p, i) => {
         const needle = needles.find((n) => n.id === p.needleId);
         return (
@@ -236,9 +230,7 @@ function StepDocket({ findings, general }: { findings: readonly Finding[]; gener
         Eyes on the point, fingers flat and out of its way. A needle that meets wire, glass or bone-hard felt breaks: in
         and out on one line, and find the point.
       </Box>
-      {general.map((f) => (
-        <FindingCard key={f.id} finding={f} />
-      ))}
+      <FindingList findings={general} />
       <Changes />
     </>
   );

@@ -4,10 +4,11 @@
  * the finish of what stays in sight; on the right the answer, what needs a decision and the controls.
  */
 import Box from '@mui/material/Box';
-import type { Finding } from '@/core/stage';
 import { setView, useDesk } from '@/desk/store';
 import { NEEDLE_ROOMS, type NeedleRoom } from '@/desk/view';
+import { needleRoomOf } from '@/ui/frame/finding-place';
 import { RoomBar } from '@/ui/frame/RoomBar';
+import { useFindings } from '@/ui/parts/useFindings';
 import { FinishRoom } from './FinishRoom';
 import { InsideRoom } from './InsideRoom';
 import { NeedlePlanRoom } from './NeedlePlanRoom';
@@ -20,14 +21,10 @@ const WORDS: Record<NeedleRoom, string> = {
   finish: 'Finish',
 };
 
-/** Which room a finding is answered in. */
-const roomOf = (f: Finding): NeedleRoom => (f.code === 'needle-missing' ? 'rack' : 'plan');
-
 export function NeedlesStage() {
   const room = useDesk((s) => s.view.needleRoom);
-  const findings = useDesk((s) => s.plan?.findings);
-  const found = (findings ?? []).filter((f) => f.stage === 'needle');
-  const of = (r: NeedleRoom) => found.filter((f) => roomOf(f) === r);
+  const found = useFindings().filter((f) => f.stage === 'needle');
+  const of = (r: NeedleRoom) => found.filter((f) => needleRoomOf(f) === r);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
@@ -35,7 +32,7 @@ export function NeedlesStage() {
         rooms={NEEDLE_ROOMS.map((r) => ({
           room: r,
           says: WORDS[r],
-          findings: of(r).filter((f) => f.severity !== 'note'),
+          findings: of(r),
         }))}
         open={room}
         onOpen={(r) => setView({ needleRoom: r })}

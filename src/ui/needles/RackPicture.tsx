@@ -98,9 +98,9 @@ export function RackPicture() {
               style={{ cursor: 'pointer', opacity: n.count === 0 ? 0.35 : 1 }}
             >
               <rect
-                x={xOf(i) - APART * 0.42}
+                x={xOf(i) - APART * 0.5}
                 y={-tall - RAISED}
-                width={APART * 0.84}
+                width={APART}
                 height={tall + RAISED + 9}
                 fill={on ? CHOSEN : 'transparent'}
                 fillOpacity={0.1}

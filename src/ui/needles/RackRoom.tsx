@@ -6,13 +6,13 @@ import Typography from '@mui/material/Typography';
 import { holderSchema, needleSchema, type Needle } from '@/core/piece/cupboard';
 import { usualNeedle } from '@/core/piece/usual-needle';
 import { workSchema } from '@/core/piece/work';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { freshId } from '@/desk/files';
 import { editCupboard, editPiece, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { Fields } from '@/ui/parts/Fields';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { changeNeedle, editNeedle, removeNeedle, useRack } from './needle-store';
@@ -22,10 +22,12 @@ import { RackList } from './RackList';
 import { RackPicture } from './RackPicture';
 import { CHOSEN } from '@/ui/pictures/colours';
 
-export function RackRoom({ findings }: { findings: readonly Finding[] }) {
+export function RackRoom({ findings }: { findings: readonly Judged[] }) {
   const { inHand } = useRack();
   return (
     <ThreeColumns
+      of={['needles']}
+      list="Rack"
       left={<RackList />}
       middle={
         <>
@@ -38,9 +40,7 @@ export function RackRoom({ findings }: { findings: readonly Finding[] }) {
       right={
         <>
           <Typography variant="h2">{inHand?.name ?? 'Rack'}</Typography>
-          {findings.map((f) => (
-            <FindingCard key={f.id} finding={f} />
-          ))}
+          <FindingList findings={findings} />
           <School />
           {inHand && <NeedleFields key={inHand.id} needle={inHand} />}
           <Holders />

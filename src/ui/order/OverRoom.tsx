@@ -15,6 +15,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { woolWords } from '@/units/wool-words';
 import { progressOf } from './order-store';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function OverRoom() {
   const plan = useDesk((s) => s.plan)!;
@@ -38,6 +39,8 @@ export function OverRoom() {
   const why = changed.find((c) => c.id === from?.operation.id);
   return (
     <ThreeColumns
+      of={['work']}
+      list="Steps"
       left={
         <Box component="ul" aria-label="Steps begun or done" sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
           {begun.length === 0 && (
@@ -127,7 +130,7 @@ export function OverRoom() {
           <Typography variant="h2">Start over</Typography>
           {from && over && over.undone.length > 0 ? (
             <>
-              <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+              <Sentence>
                 Doing step {from.number} again undoes{' '}
                 <b>{over.undone.length === 1 ? 'that step only' : `${over.undone.length} steps`}</b> and costs about{' '}
                 <b>{q({ kind: 'time', value: over.minutes })}</b>
@@ -138,7 +141,7 @@ export function OverRoom() {
                   </>
                 )}
                 .
-              </Typography>
+              </Sentence>
               {why && (
                 <Box
                   sx={{

@@ -14,6 +14,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { woolName } from '@/units/wool-words';
 import { isDone, moveOnto, progressOf, useStep } from './order-store';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function StepDocket() {
   const { plan, step } = useStep()!;
@@ -41,9 +42,7 @@ export function StepDocket() {
       <Typography variant="h2" sx={{ fontSize: 18 }}>
         Step {step.number} of {steps.length}
       </Typography>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.4, my: 1 }}>
-        {t(o.does)}.
-      </Typography>
+      <Sentence>{t(o.does)}.</Sentence>
       <FigureGrid
         columns={3}
         list={[

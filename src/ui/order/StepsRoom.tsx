@@ -13,14 +13,14 @@ import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { massOf, woolIn } from '@/core/materials';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import type { Step } from '@/core/order/order';
 import type { Sitting } from '@/core/order/work';
 import { stepDone, stepUndone } from '@/desk/bench';
 import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { figures } from '@/ui/frame/theme';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
 import { timeSpan } from '@/units/units';
@@ -29,6 +29,7 @@ import { woolWords } from '@/units/wool-words';
 import { dateWords, isDone, moveOnto, placeName, progressOf, soonest, useStep, weekdayName } from './order-store';
 import { StepDocket } from './StepDocket';
 import { StockTable } from './StockTable';
+import { Sentence } from '@/ui/parts/Figures';
 
 interface Filter {
   readonly area: string;
@@ -37,11 +38,13 @@ interface Filter {
 }
 const ALL = 'all';
 
-export function StepsRoom({ findings }: { findings: readonly Finding[] }) {
+export function StepsRoom({ findings }: { findings: readonly Judged[] }) {
   const [filter, setFilter] = useState<Filter>({ area: ALL, needle: ALL, wool: ALL });
   const inHand = useStep();
   return (
     <ThreeColumns
+      of={['work']}
+      list="Filter"
       left={<Filters filter={filter} onChange={setFilter} />}
       middle={<StepList filter={filter} findings={findings} />}
       right={inHand ? <StepDocket key={inHand.step.operation.id} /> : <Typography>Nothing to do yet.</Typography>}
@@ -84,6 +87,7 @@ function Filters({ filter, onChange }: { filter: Filter; onChange: (f: Filter) =
           <li key={s.number}>
             <Ticket
               on={false}
+              then="picture"
               onClick={() => document.getElementById(`sitting-${s.number}`)?.scrollIntoView({ block: 'start' })}
             >
               <Box>
@@ -109,7 +113,7 @@ interface Row {
   readonly minutes: number;
 }
 
-function StepList({ filter, findings }: { filter: Filter; findings: readonly Finding[] }) {
+function StepList({ filter, findings }: { filter: Filter; findings: readonly Judged[] }) {
   const plan = useDesk((s) => s.plan)!;
   const canEdit = useDesk((s) => s.canEdit);
   const inHand = useStep()?.step.operation.id;
@@ -147,7 +151,7 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
       role="region"
       aria-label="Steps by sitting"
     >
-      <Typography sx={{ fontSize: 18, mb: 1 }}>
+      <Sentence>
         {steps.length === 0 ? (
           'Nothing to do yet: give an area a way of laying first.'
         ) : (
@@ -169,10 +173,8 @@ function StepList({ filter, findings }: { filter: Filter; findings: readonly Fin
             .
           </>
         )}
-      </Typography>
-      {findings.map((f) => (
-        <FindingCard key={f.id} finding={f} />
-      ))}
+      </Sentence>
+      <FindingList findings={findings} />
       {done.length > 0 && (
         <Box component="section" aria-label="Done" sx={{ mb: 2 }}>
           <Typography variant="h3" sx={{ mb: 0.5 }}>

@@ -4,13 +4,14 @@ import { USE_WORDS } from '@/core/stock/stock';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useDesk } from '@/desk/store';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
 
 export function StockTable() {
   const stock = useDesk((s) => s.plan?.stock);
-  const findings = useDesk((s) => s.plan?.findings);
+  const findings = useFindings();
   const { q, span } = useUnits();
   if (!stock || stock.lots.length + stock.unchosen.length === 0) return null;
   return (
@@ -18,11 +19,7 @@ export function StockTable() {
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
         Wool from the cupboard
       </Typography>
-      {(findings ?? [])
-        .filter((f) => f.stage === 'stock')
-        .map((f) => (
-          <FindingCard key={f.id} finding={f} />
-        ))}
+      <FindingList findings={findings.filter((f) => f.stage === 'stock')} />
       <Table
         caption="Wool from the cupboard"
         wide={false}

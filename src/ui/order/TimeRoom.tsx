@@ -10,24 +10,27 @@ import { z } from 'zod';
 import { boundsOf } from '@/core/piece/fields';
 import { handSchema } from '@/core/piece/hand';
 import { workSchema } from '@/core/piece/work';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { saveSheet } from '@/desk/files';
 import { editHand, editPiece, say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { EditButton } from '@/ui/parts/Editable';
 import { Fields } from '@/ui/parts/Fields';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { dateWords, placeName, soonest, weekdayName } from './order-store';
+import { Sentence } from '@/ui/parts/Figures';
 
 const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), { ssr: false });
 
-export function TimeRoom({ findings }: { findings: readonly Finding[] }) {
+export function TimeRoom({ findings }: { findings: readonly Judged[] }) {
   const plan = useDesk((s) => s.plan)!;
   return (
     <ThreeColumns
+      of={['work']}
+      list="Hours"
       left={<Week />}
       middle={
         <Box
@@ -46,10 +49,8 @@ export function TimeRoom({ findings }: { findings: readonly Finding[] }) {
       right={
         <>
           <Typography variant="h2">Sittings and time</Typography>
-          <Answer />
-          {findings.map((f) => (
-            <FindingCard key={f.id} finding={f} />
-          ))}
+          <HowLong />
+          <FindingList findings={findings} />
           <Calendar />
           <Trimming />
           <Chain />
@@ -59,12 +60,12 @@ export function TimeRoom({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-function Answer() {
+function HowLong() {
   const plan = useDesk((s) => s.plan)!;
   const { work } = plan;
-  if (work.sittings.length === 0) return <Typography sx={{ my: 1, fontSize: 18 }}>Nothing is left to do.</Typography>;
+  if (work.sittings.length === 0) return <Sentence>Nothing is left to do.</Sentence>;
   return (
-    <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+    <Sentence>
       <b>{timeSpan(work.spanLeft)}</b> of work in <b>{work.sittings.length} sittings</b>
       {work.finishDate ? (
         <>
@@ -77,7 +78,7 @@ function Answer() {
         </>
       )}{' '}
       {soonest(plan)}
-    </Typography>
+    </Sentence>
   );
 }
 

@@ -2,12 +2,17 @@
 /** An area of the list on the left: its colour, number, name, what is open, a few words and its grams. */
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
-import type { Finding } from '@/core/stage';
+import type { Judged } from '@/core/known-findings';
 import { figures } from '@/ui/frame/theme';
+import type { PlanPart } from '@/core/touched';
+import { useOld } from './Figures';
 import { OpenMark } from './OpenMark';
 import { Ticket } from './Ticket';
 
 interface AreaTicketProps {
+  readonly area: string;
+  /** Where its figures come from. */
+  readonly of: PlanPart;
   readonly number: number;
   readonly name: string;
   readonly on: boolean;
@@ -16,10 +21,11 @@ interface AreaTicketProps {
   readonly hex: string | null;
   readonly words: string;
   readonly grams: ReactNode;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly Judged[];
 }
 
-export function AreaTicket({ number, name, on, onClick, hex, words, grams, findings }: AreaTicketProps) {
+export function AreaTicket({ area, of, number, name, on, onClick, hex, words, grams, findings }: AreaTicketProps) {
+  const old = useOld({ of: [of], area });
   return (
     <Ticket on={on} onClick={onClick} columns="34px 1fr auto">
       <Box
@@ -42,7 +48,9 @@ export function AreaTicket({ number, name, on, onClick, hex, words, grams, findi
         </Box>
         <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{words}</Box>
       </Box>
-      <Box sx={{ ...figures, fontSize: 13 }}>{grams}</Box>
+      <Box {...old} sx={{ ...figures, fontSize: 13 }}>
+        {grams}
+      </Box>
     </Ticket>
   );
 }

@@ -25,7 +25,7 @@ export function ColourField({ label, value, onChange }: ColourFieldProps) {
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: '92px minmax(0, 1fr) 34px 104px',
+        gridTemplateColumns: '92px minmax(0, 1fr) auto 104px',
         gap: 1,
         alignItems: 'center',
         minHeight: 38,

@@ -2,6 +2,7 @@
 /** What is what, line by line: words to the left, figures to the right. */
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
+import { useOld } from './Figures';
 
 interface FactListProps {
   readonly label?: string;
@@ -10,9 +11,11 @@ interface FactListProps {
 }
 
 export function FactList({ label, list }: FactListProps) {
+  const old = useOld();
   return (
     <Box
       component="dl"
+      {...old}
       aria-label={label}
       sx={{
         m: 0,

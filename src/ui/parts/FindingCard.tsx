@@ -1,15 +1,23 @@
 'use client';
-/** A finding: what it is, why, and its remedies with their effect, each one press. */
+/** A finding: what it is, why, its remedies with their effect, each one press, and folding it away with a reason or without. */
 import Box from '@mui/material/Box';
-import type { Finding } from '@/core/stage';
-import { applyRemedy } from '@/desk/store';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import { asKnown, type Judged } from '@/core/known-findings';
+import { applyRemedy, editPiece } from '@/desk/store';
+import { EditButton, useEditable } from '@/ui/parts/Editable';
 import { useUnits } from './useUnits';
-import { EditButton } from '@/ui/parts/Editable';
 
 const WORDS = { stop: 'Stop', caution: 'Caution', note: 'Note' } as const;
 const COLOUR = { stop: 'error.main', caution: 'warning.main', note: 'text.secondary' } as const;
 
-export function FindingCard({ finding }: { finding: Finding }) {
+interface FindingCardProps {
+  readonly finding: Judged;
+  /** What else can be done with it, as going where it is answered. */
+  readonly more?: ReactNode;
+}
+
+export function FindingCard({ finding, more }: FindingCardProps) {
   const { t } = useUnits();
   return (
     <Box
@@ -17,7 +25,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
       aria-label={`${WORDS[finding.severity]}: ${t(finding.says)}`}
       sx={{
         borderLeft: 4,
-        borderColor: COLOUR[finding.severity],
+        borderColor: finding.known ? 'divider' : COLOUR[finding.severity],
         bgcolor: 'action.hover',
         p: 1.25,
         my: 1,
@@ -49,6 +57,66 @@ export function FindingCard({ finding }: { finding: Finding }) {
           </Box>
         </EditButton>
       ))}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, mt: 0.75, alignItems: 'center' }}>
+        {more}
+        {finding.known ? <OpenAgain finding={finding} reason={finding.known.reason} /> : <IKnow finding={finding} />}
+      </Box>
+    </Box>
+  );
+}
+
+function OpenAgain({ finding, reason }: { finding: Judged; reason: string }) {
+  return (
+    <>
+      <EditButton
+        variant="text"
+        onClick={() => editPiece((d) => void (d.known = d.known.filter((k) => k.id !== finding.id)))}
+      >
+        Open again
+      </EditButton>
+      <span>{reason === '' ? 'You know of it.' : `You know of it: ${reason}`}</span>
+    </>
+  );
+}
+
+/** Folds a finding away; why may be written down and need not. */
+function IKnow({ finding }: { finding: Judged }) {
+  const [why, setWhy] = useState<string | null>(null);
+  const editable = useEditable();
+  if (why === null)
+    return (
+      <EditButton variant="text" onClick={() => setWhy('')}>
+        I know
+      </EditButton>
+    );
+  const fold = () =>
+    editPiece((d) => void (d.known = [...d.known.filter((k) => k.id !== finding.id), asKnown(finding, why.trim())]));
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (editable) fold();
+      }}
+      sx={{ display: 'flex', gap: 0.75, flex: 1, minWidth: 220 }}
+    >
+      <TextField
+        autoFocus
+        fullWidth
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key !== 'Escape') return;
+          e.stopPropagation();
+          setWhy(null);
+        }}
+        placeholder="Why, if you like"
+        slotProps={{
+          htmlInput: { 'aria-label': 'Why you go on with it', maxLength: 500, style: { padding: '5px 8px' } },
+        }}
+        sx={{ bgcolor: 'background.paper' }}
+      />
+      <EditButton type="submit">Fold away</EditButton>
     </Box>
   );
 }

@@ -43,8 +43,8 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 const FINE = 0.2;
 /** Pixels an arrow carries a handle that is only carried. */
 const CARRIED_PX = 5;
-/** Half of what a mouse and a finger can hit, pixels (WCAG 2.2, 2.5.5). */
-const HIT = { mouse: 11, finger: 22 };
+/** What a mouse and a finger can hit, pixels of the screen whatever the scale of the drawing (WCAG 2.2, 2.5.5). */
+const HIT = { mouse: 22, finger: 44 };
 
 const SHOWN = {
   cursor: 'grab',
@@ -59,6 +59,23 @@ const SHOWN = {
 export function onDrawing(svg: SVGSVGElement | null, e: { clientX: number; clientY: number }): DOMPoint | null {
   const m = svg?.getScreenCTM();
   return m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse()) : null;
+}
+
+function Hit({ at: [x, y], wide, className }: { at: readonly [number, number]; wide: number; className?: string }) {
+  return (
+    <line
+      className={className}
+      x1={x}
+      x2={x}
+      y1={y}
+      y2={y}
+      stroke="transparent"
+      strokeWidth={wide}
+      strokeLinecap="round"
+      vectorEffect="non-scaling-stroke"
+      pointerEvents="stroke"
+    />
+  );
 }
 
 export function Handle({ name, at, px, mark, can, onDrag, carry, onArrow, onTake, children }: HandleProps) {
@@ -108,8 +125,8 @@ export function Handle({ name, at, px, mark, can, onDrag, carry, onArrow, onTake
       onPointerUp={letGo}
       onPointerCancel={letGo}
     >
-      <circle cx={at[0]} cy={at[1]} r={HIT.mouse * px} fill="transparent" stroke="none" />
-      <circle className="finger" cx={at[0]} cy={at[1]} r={HIT.finger * px} fill="transparent" stroke="none" />
+      <Hit at={at} wide={HIT.mouse} />
+      <Hit at={at} wide={HIT.finger} className="finger" />
       {children}
       <text
         className="called"

@@ -1,17 +1,17 @@
 'use client';
 /** A mark where something is to be decided: a cross where it stops the work, an exclamation where it needs care. */
 import Box from '@mui/material/Box';
-import type { Finding } from '@/core/stage';
+import { toDecide, type Judged } from '@/core/known-findings';
 
 interface OpenMarkProps {
-  /** Findings it stands for; notes do not count. */
-  readonly findings: readonly Finding[];
+  /** Findings it stands for; notes and what is known do not count. */
+  readonly findings: readonly Judged[];
   /** Says how many there are, too. */
   readonly counted?: boolean;
 }
 
 export function OpenMark({ findings, counted = false }: OpenMarkProps) {
-  const open = findings.filter((f) => f.severity !== 'note');
+  const open = findings.filter(toDecide);
   if (open.length === 0) return null;
   const stop = open.some((f) => f.severity === 'stop');
   return (

@@ -146,6 +146,7 @@ export function OpenedFigure({ figure, children }: { figure: Figure; children?: 
   return (
     <>
       <ButtonBase
+        data-inline=""
         onClick={(e) => setAt(e.currentTarget)}
         aria-haspopup="dialog"
         aria-expanded={at !== null}

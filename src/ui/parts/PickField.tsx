@@ -33,7 +33,7 @@ export function PickField({ label, value, options, empty = 'Choose', disabled = 
         labelId={id}
         onChange={(e) => onChange(e.target.value)}
         renderValue={(v) => options.find((o) => o.value === v)?.says ?? empty}
-        sx={{ fontSize: 13, minWidth: 0 }}
+        sx={{ fontSize: 13, lineHeight: 1.3, minWidth: 0, '& .MuiSelect-select': { whiteSpace: 'normal !important' } }}
       >
         {options.map((o) => (
           <MenuItem key={o.value} value={o.value} sx={{ gap: 1.5, fontSize: 13 }}>

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
+import { useOld } from './Figures';
 
 interface SmallTableProps {
   readonly label: string;
@@ -13,9 +14,11 @@ interface SmallTableProps {
 }
 
 export function SmallTable({ label, head, rows, marked }: SmallTableProps) {
+  const old = useOld();
   return (
     <Box
       component="table"
+      {...old}
       aria-label={label}
       sx={{
         my: 1,

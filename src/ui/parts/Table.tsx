@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { figures } from '@/ui/frame/theme';
+import { useOld } from './Figures';
 import { unseen } from './unseen';
 
 interface TableProps {
@@ -14,10 +15,46 @@ interface TableProps {
   readonly children: ReactNode;
 }
 
+/** Too narrow for columns: each row becomes a few lines, each with the head of its column before it. */
+const FOLDED = '@media (max-width: 599px)';
+const folded = (head: readonly string[]) => ({
+  '&, & tbody, & tr': { display: 'block', width: '100%' },
+  '& thead': { display: 'none' },
+  '& tr': { borderBottom: 1, borderColor: 'divider', py: 0.75 },
+  '& tbody tr > *': {
+    display: 'flex',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    columnGap: 2,
+    border: 0,
+    py: 0.25,
+    pr: 0,
+    textAlign: 'right',
+  },
+  '& tbody tr > :first-of-type': { fontWeight: 700, textAlign: 'left' },
+  '& tbody tr > :empty': { display: 'none' },
+  ...Object.fromEntries(
+    head.flatMap((h, i) => {
+      const says = h.replace(/^=/, '');
+      return i === 0 || says === ''
+        ? []
+        : [
+            [
+              `& tbody tr > :nth-child(${i + 1})::before`,
+              { content: JSON.stringify(says), color: 'text.secondary', fontSize: 13, fontFamily: 'var(--font-text)' },
+            ],
+          ];
+    }),
+  ),
+});
+
 export function Table({ caption, head, wide = true, children }: TableProps) {
+  const old = useOld();
   return (
     <Box
       component="table"
+      {...old}
       sx={{
         width: wide ? '100%' : undefined,
         borderCollapse: 'collapse',
@@ -33,6 +70,7 @@ export function Table({ caption, head, wide = true, children }: TableProps) {
         },
         '& thead th': { fontSize: 13, color: 'text.secondary' },
         '& .n': { ...figures, textAlign: 'right', whiteSpace: 'nowrap' },
+        [FOLDED]: folded(head),
       }}
     >
       <Box component="caption" sx={unseen}>

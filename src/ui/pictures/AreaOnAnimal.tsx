@@ -7,7 +7,8 @@ import { borderEdges, buildEdges } from '@/core/geometry/mesh';
 import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { seenColours } from '@/core/shade/layers/strand-colour';
 import type { View } from '@/desk/view';
-import { BARE, MARK, PLAIN, ROW } from './colours';
+import { areaTint, BARE, MARK, PLAIN, ROW } from './colours';
+import { areaHatch, hatched } from './hatch';
 import { coverColour, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
 
 interface AreaProps {
@@ -19,9 +20,11 @@ interface AreaProps {
   readonly selected: boolean;
   readonly litRow: number | null;
   readonly raise: number;
+  /** Told apart from the others: its number among them; null where it has its own colour. */
+  readonly tint: number | null;
 }
 
-export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, raise }: AreaProps) {
+export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, raise, tint }: AreaProps) {
   const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
   const cover = byTriangle && area.fur ? area.fur.coverMap : null;
   const wool = view.overlay === 'fur' && area.colour ? (shaded?.meanHex ?? area.colour) : null;
@@ -55,12 +58,13 @@ export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, 
     <group>
       <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
-          key={painted ? 'painted' : 'wool'}
-          color={painted ? PLAIN : shown}
+          key={tint !== null ? `tint-${tint}` : painted ? 'painted' : 'wool'}
+          color={tint !== null ? areaTint(tint) : painted ? PLAIN : shown}
           vertexColors={painted}
           polygonOffset
           polygonOffsetFactor={1}
           polygonOffsetUnits={1}
+          {...(tint === null ? {} : hatched(areaHatch(tint)))}
         />
       </mesh>
       {rows && area.fur && (

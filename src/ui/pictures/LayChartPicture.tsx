@@ -13,12 +13,23 @@ interface LayChartPictureProps {
   readonly area: AreaPlan;
   readonly nextRow: number | null;
   readonly done: ReadonlySet<number>;
+  /** The row in hand; lit instead of the next one. */
+  readonly row?: number | null;
+  /** A press on a row; by key the table beside it serves. */
+  readonly onRow?: (row: number) => void;
 }
 
 /** Drawn again only when its area, the next row or what is done has changed. */
-export const LayChartPicture = memo(function LayChartPicture({ area, nextRow, done }: LayChartPictureProps) {
+export const LayChartPicture = memo(function LayChartPicture({
+  area,
+  nextRow: coming,
+  done,
+  row = null,
+  onRow,
+}: LayChartPictureProps) {
   const { q } = useUnits();
   const fur = area.fur;
+  const nextRow = row ?? coming;
   if (!fur || fur.chart.columns.length === 0) return null;
   const columns = fur.chart.columns.map((c) => ({ c, d: drawColumn(c, fur.chart.spacingMm, fur.chart.dress) }));
   const high = Math.max(...columns.map(({ d }) => d.heightMm));
@@ -34,7 +45,7 @@ export const LayChartPicture = memo(function LayChartPicture({ area, nextRow, do
       component="svg"
       viewBox={`${-2 * unit} 0 ${wide + 4 * unit} ${high + foot}`}
       role="img"
-      aria-label={`Lay chart of ${area.name}: ${fur.rows.rows.length} ${fur.rows.rows.length === 1 ? laid.one : laid.many} from ${q({ kind: 'length', value: fur.rows.rows[0]!.lengthMm })} at the hem${next ? `, ${laid.one} ${next.number} next, ${q({ kind: 'rowLength', value: next.lengthMm })} long` : ''}`}
+      aria-label={`Lay chart of ${area.name}: ${fur.rows.rows.length} ${fur.rows.rows.length === 1 ? laid.one : laid.many} from ${q({ kind: 'length', value: fur.rows.rows[0]!.lengthMm })} at the hem${next ? `, ${laid.one} ${next.number} ${row === null ? 'next' : 'in hand'}, ${q({ kind: 'rowLength', value: next.lengthMm })} long` : ''}`}
       preserveAspectRatio="xMidYMid meet"
       sx={{ width: '100%', height: '100%', display: 'block', ...figures, color: 'text.primary' }}
     >
@@ -51,7 +62,20 @@ export const LayChartPicture = memo(function LayChartPicture({ area, nextRow, do
                 key={r.number}
                 style={{ color: lit ? 'var(--mui-palette-primary-main)' : undefined }}
                 opacity={over ? 0.45 : 1}
+                data-row={r.number}
+                cursor={onRow ? 'pointer' : undefined}
+                onClick={() => onRow?.(r.number)}
               >
+                {onRow && (
+                  <line
+                    x1={0}
+                    x2={d.widthMm}
+                    y1={r.y}
+                    y2={r.y}
+                    stroke="transparent"
+                    strokeWidth={Math.max(fur.chart.spacingMm, 3 * unit)}
+                  />
+                )}
                 {r.stretches.map((s, k) => (
                   <line
                     key={k}

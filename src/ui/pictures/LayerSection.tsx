@@ -53,7 +53,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
                   flexShrink: 0,
                 }}
               />
-              <Box sx={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>
+              <Box sx={{ lineHeight: 1.15, minWidth: 0, overflowWrap: 'anywhere' }}>
                 {LAYER_WORDS[l.says]}: {l.wool}
               </Box>
             </Box>

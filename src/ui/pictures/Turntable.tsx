@@ -7,17 +7,22 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { setView, useDesk } from '@/desk/store';
 import { INSIDES, OVERLAYS, type Inside, type Overlay } from '@/desk/view';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
+import { clockTime } from '@/ui/parts/clock-time';
 import { figures } from '@/ui/frame/theme';
 import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
+import { unseen } from '@/ui/parts/unseen';
 import { useUnits } from '@/ui/parts/useUnits';
 import { centreOf, pixelsPerMm, scaleBar, seenFrom, type Size } from './camera';
+import { AreaNames } from './AreaNames';
+import { framed, lookedAt, moved, nearer } from './framing';
 import { PartHandles } from './PartHandles';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
+import { useSize } from './useSize';
 import { drawing } from './webgl';
 import { COVER } from './colours';
 
@@ -29,6 +34,7 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
   rows: 'rows',
   lie: 'lie',
   cover: 'base hidden',
+  areas: 'areas',
   plain: 'plain',
 };
 
@@ -45,30 +51,15 @@ interface TurntableProps {
   readonly dots?: readonly Dot[];
 }
 
-function useSize(): [React.RefObject<HTMLDivElement | null>, Size] {
-  const ref = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<Size>({ width: 0, height: 0 });
-  useEffect(() => {
-    const el = ref.current;
-    if (!el) return;
-    const watch = new ResizeObserver(([entry]) => {
-      const r = entry!.contentRect;
-      setSize({ width: r.width, height: r.height });
-    });
-    watch.observe(el);
-    return () => watch.disconnect();
-  }, []);
-  return [ref, size];
-}
-
 const nothing = () => () => undefined;
 
 export function Turntable({ litRow = null, compact = false, tool, dots = [] }: TurntableProps) {
-  const [ref, size] = useSize();
+  const [ref, size, shown] = useSize();
   const can = useSyncExternalStore(nothing, drawing, () => null);
   const plan = useDesk((s) => s.plan);
   const few = useDesk((s) => s.settings.picture === 'plain');
   const chosen = useDesk((s) => s.view);
+  const held = useDesk((s) => s.held);
   const view = useMemo(
     () => ({
       ...chosen,
@@ -82,26 +73,49 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
     [chosen, compact, tool],
   );
   const paintingRef = useRef(false);
-  const centre = useMemo(() => (plan ? centreOf(plan.form.skin.positions) : null), [plan]);
+  const middle = useMemo(() => (plan ? centreOf(plan.form.skin.positions) : null), [plan]);
+  const centre = middle && lookedAt(middle, view);
   const name = useDesk((s) => s.piece?.name ?? '');
   const { q } = useUnits();
+  const fingers = useRef(new Map<number, [number, number]>());
   const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
 
+  /** Nearer or further, the place under a point of the screen left where it is. */
+  const zoomAt = useCallback(
+    (times: number, [x, y]: readonly [number, number]) => {
+      const box = ref.current?.getBoundingClientRect();
+      const { view: now, plan: is } = useDesk.getState();
+      if (!box || !is) return;
+      const at = [x - box.left - box.width / 2, box.top + box.height / 2 - y] as const;
+      setView(nearer(now, times, at, pixelsPerMm(box, is.form, now.zoom)));
+    },
+    [ref],
+  );
   useEffect(() => {
     const el = ref.current;
     if (!el) return;
     const onWheel = (e: WheelEvent) => {
       e.preventDefault();
-      const zoom = useDesk.getState().view.zoom * Math.exp(-e.deltaY * 0.0015);
-      setView({ zoom: Math.max(0.5, Math.min(8, zoom)) });
+      zoomAt(Math.exp(-e.deltaY * 0.0015), [e.clientX, e.clientY]);
     };
     el.addEventListener('wheel', onWheel, { passive: false });
     return () => el.removeEventListener('wheel', onWheel);
-  }, [ref]);
+  }, [ref, zoomAt]);
 
   const perMm = plan && size.width > 0 ? pixelsPerMm(size, plan.form, view.zoom) : 0;
   const bar = perMm > 0 ? scaleBar(perMm, 130) : null;
-  const zoomBy = (k: number) => setView({ zoom: Math.max(0.5, Math.min(8, view.zoom * k)) });
+  const zoomBy = (times: number) => setView(nearer(view, times, [0, 0], perMm));
+  const of = tool === undefined || tool === 'areas' || tool === 'comb' || tool === 'shade' ? 'area' : 'part';
+  const frame = () => {
+    const piece = useDesk.getState().piece;
+    const seen = plan && piece && framed(plan, piece, view, size, of);
+    if (seen) setView(seen);
+  };
+
+  useEffect(() => {
+    document.addEventListener('fond-badger:frame', frame);
+    return () => document.removeEventListener('fond-badger:frame', frame);
+  });
 
   return (
     <Box sx={{ position: 'relative', flex: 1, minHeight: 0, bgcolor: 'desk.stage', overflow: 'hidden' }}>
@@ -110,24 +124,47 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
         ref={ref}
         role="img"
         data-picture=""
-        aria-busy={can !== 'none'}
+        aria-busy={can !== 'none' && shown}
         aria-label={`${name} seen from ${seenFrom(view)}, showing ${OVERLAY_WORDS[view.overlay]}`}
         sx={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'grab', '&:active': { cursor: 'grabbing' } }}
+        onContextMenu={(e) => e.preventDefault()}
         onPointerDown={(e) => {
+          fingers.current.set(e.pointerId, [e.clientX, e.clientY]);
           drag.current = { x: e.clientX, y: e.clientY, moved: false };
         }}
         onPointerMove={(e) => {
           const d = drag.current;
           if (!d || e.buttons === 0 || paintingRef.current) return;
+          const held = fingers.current;
+          if (held.size === 2 && held.has(e.pointerId)) {
+            // Two fingers move and near it together.
+            const was = [...held.values()] as [number, number][];
+            held.set(e.pointerId, [e.clientX, e.clientY]);
+            const is = [...held.values()] as [number, number][];
+            const mid = (p: [number, number][]) => [(p[0]![0] + p[1]![0]) / 2, (p[0]![1] + p[1]![1]) / 2] as const;
+            const far = (p: [number, number][]) => Math.hypot(p[0]![0] - p[1]![0], p[0]![1] - p[1]![1]);
+            const [a, b] = [mid(was), mid(is)];
+            setView(moved(useDesk.getState().view, [b[0] - a[0], a[1] - b[1]], perMm));
+            if (far(was) > 1) zoomAt(far(is) / far(was), b);
+            drag.current = { x: e.clientX, y: e.clientY, moved: true };
+            return;
+          }
           const dx = e.clientX - d.x;
           const dy = e.clientY - d.y;
           if (!d.moved && Math.hypot(dx, dy) < 4) return;
           if (!d.moved) e.currentTarget.setPointerCapture(e.pointerId);
           drag.current = { x: e.clientX, y: e.clientY, moved: true };
           const now = useDesk.getState().view;
+          // The right button, or Shift, moves it instead of turning it.
+          if (e.buttons === 2 || e.shiftKey) return setView(moved(now, [dx, -dy], perMm));
           setView({ yaw: wrap(now.yaw - dx * 0.45), pitch: Math.max(-90, Math.min(90, now.pitch + dy * 0.45)) });
         }}
-        onPointerUp={() => {
+        onPointerUp={(e) => {
+          fingers.current.delete(e.pointerId);
+          drag.current = null;
+        }}
+        onPointerCancel={(e) => {
+          fingers.current.delete(e.pointerId);
           drag.current = null;
         }}
       >
@@ -154,6 +191,9 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
       {tool === 'shape' && plan && centre && perMm > 0 && (
         <PartHandles centre={centre} size={size} perMm={perMm} view={view} />
       )}
+      {view.overlay === 'areas' && view.named && view.inside === 'finished' && plan && centre && perMm > 0 && (
+        <AreaNames plan={plan} centre={centre} size={size} perMm={perMm} view={view} />
+      )}
       {can === 'none' && (
         <Box
           role="note"
@@ -167,43 +207,59 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
           </Typography>
         </Box>
       )}
-      {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && tool !== 'needle' && (
-        <Insides inside={view.inside} />
-      )}
-      {!compact && tool !== 'areas' && view.inside === 'finished' && (
-        <Box
-          sx={{
-            position: 'absolute',
-            right: 12,
-            top: 12,
-            display: 'flex',
-            gap: 0.75,
-            bgcolor: 'background.paper',
-            border: 1,
-            borderColor: 'divider',
-            borderRadius: '3px',
-            p: 0.5,
-            alignItems: 'center',
-          }}
-          role="group"
-          aria-label="Overlay"
-        >
-          {OVERLAYS.map((o) => (
-            <Button
-              key={o}
-              variant={view.overlay === o ? 'contained' : 'text'}
-              aria-pressed={view.overlay === o}
-              onClick={() => setView({ overlay: o })}
-              sx={{ minWidth: 0, px: 1, minHeight: 28 }}
-            >
-              {OVERLAY_WORDS[o]}
-            </Button>
-          ))}
-        </Box>
-      )}
-      {!compact && view.overlay === 'cover' && <CoverKey />}
       <Box
-        sx={{ position: 'absolute', left: 12, bottom: 12, display: 'flex', gap: 0.75, flexWrap: 'wrap' }}
+        sx={{
+          position: 'absolute',
+          inset: '12px 12px auto',
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'flex-start',
+          gap: 0.75,
+          pointerEvents: 'none',
+          '& > *': { pointerEvents: 'auto' },
+        }}
+      >
+        {held?.picture && <AsHeld at={held.at} picture={held.picture} />}
+        {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && tool !== 'needle' && (
+          <OnPicture label="Inside">
+            {INSIDES.map((i) => (
+              <Choice key={i} on={view.inside === i} onClick={() => setView({ inside: i })}>
+                {INSIDE_WORDS[i]}
+              </Choice>
+            ))}
+          </OnPicture>
+        )}
+        {!compact && tool !== 'areas' && view.inside === 'finished' && (
+          <Box sx={{ ml: 'auto', display: 'grid', justifyItems: 'end', gap: 0.75 }}>
+            <OnPicture label="Overlay">
+              {OVERLAYS.map((o) => (
+                <Choice key={o} on={view.overlay === o} onClick={() => setView({ overlay: o })}>
+                  {OVERLAY_WORDS[o]}
+                </Choice>
+              ))}
+            </OnPicture>
+            {view.overlay === 'cover' && <CoverKey />}
+            {view.overlay === 'areas' && (
+              <OnPicture label="Names">
+                <Choice on={view.named} onClick={() => setView({ named: !view.named })}>
+                  names
+                </Choice>
+              </OnPicture>
+            )}
+          </Box>
+        )}
+      </Box>
+      <Box
+        sx={{
+          position: 'absolute',
+          left: 12,
+          bottom: 12,
+          // Beside it the scale.
+          maxWidth: { xs: 'none', sm: 'calc(100% - 170px)' },
+          display: 'flex',
+          gap: { xs: 0, sm: 0.75 },
+          flexWrap: 'wrap',
+        }}
         role="group"
         aria-label="Viewpoint"
       >
@@ -217,10 +273,12 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
               onClick={() => setView({ yaw: v.yaw, pitch: v.pitch })}
               sx={{ minWidth: 0, px: 1, bgcolor: on ? undefined : 'background.paper' }}
             >
-              <Box component="span" sx={{ ...figures, mr: 0.75 }}>
+              <Box component="span" sx={figures}>
                 {v.key}
               </Box>
-              {v.name}
+              <Box component="span" sx={WORD}>
+                {v.name}
+              </Box>
             </Button>
           );
         })}
@@ -238,13 +296,21 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
         >
           −
         </Button>
+        <Button onClick={frame} sx={{ minWidth: 0, px: 1, bgcolor: 'background.paper' }}>
+          <Box component="span" sx={figures}>
+            Z
+          </Box>
+          <Box component="span" sx={WORD}>
+            frame
+          </Box>
+        </Button>
       </Box>
       {bar && (
         <Box
           sx={{
             position: 'absolute',
             right: 16,
-            bottom: 14,
+            bottom: { xs: 66, sm: 14 },
             textAlign: 'right',
             ...figures,
             fontSize: 13,
@@ -260,17 +326,37 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   );
 }
 
-/** How much of the inside is shown. */
-function Insides({ inside }: { inside: Inside }) {
+/** What was held, as it was seen then. */
+function AsHeld({ at, picture }: { at: string; picture: string }) {
+  const when = clockTime(at);
+  return (
+    <Box
+      component="figure"
+      sx={{ m: 0, width: 168, bgcolor: 'desk.stage', border: 1, borderColor: 'divider', order: -1, fontSize: 13 }}
+    >
+      {/* eslint-disable-next-line @next/next/no-img-element -- made in this window */}
+      <img src={picture} alt={`The animal as it was held at ${when}`} style={{ width: '100%', display: 'block' }} />
+      <Box component="figcaption" sx={{ px: 0.75, py: 0.25, bgcolor: 'background.paper' }}>
+        Held at {when}
+      </Box>
+    </Box>
+  );
+}
+
+/** On a phone the key alone is seen; it is heard with its word. */
+const WORD = { ml: 0.75, '@media (max-width: 599px)': unseen } as const;
+
+/** Choices laid on the picture, on a ground of their own. */
+function OnPicture({ label, children }: { label: string; children: ReactNode }) {
   return (
     <Box
       role="group"
-      aria-label="Inside"
+      aria-label={label}
       sx={{
-        position: 'absolute',
-        left: 12,
-        top: 12,
         display: 'flex',
+        flexWrap: { xs: 'nowrap', sm: 'wrap' },
+        overflowX: { xs: 'auto', sm: 'visible' },
+        maxWidth: '100%',
         gap: 0.75,
         p: 0.5,
         bgcolor: 'background.paper',
@@ -279,18 +365,21 @@ function Insides({ inside }: { inside: Inside }) {
         borderRadius: '3px',
       }}
     >
-      {INSIDES.map((i) => (
-        <Button
-          key={i}
-          variant={inside === i ? 'contained' : 'text'}
-          aria-pressed={inside === i}
-          onClick={() => setView({ inside: i })}
-          sx={{ minWidth: 0, px: 1, minHeight: 28 }}
-        >
-          {INSIDE_WORDS[i]}
-        </Button>
-      ))}
+      {children}
     </Box>
+  );
+}
+
+function Choice({ on, onClick, children }: { on: boolean; onClick: () => void; children: ReactNode }) {
+  return (
+    <Button
+      variant={on ? 'contained' : 'text'}
+      aria-pressed={on}
+      onClick={onClick}
+      sx={{ minWidth: 0, px: 1, minHeight: 28 }}
+    >
+      {children}
+    </Button>
   );
 }
 
@@ -298,9 +387,6 @@ function CoverKey() {
   return (
     <Box
       sx={{
-        position: 'absolute',
-        right: 12,
-        top: 56,
         bgcolor: 'background.paper',
         border: 1,
         borderColor: 'divider',

@@ -12,8 +12,11 @@ import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
 import { FaceOnAnimal } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
+import { lookedAt } from './framing';
 import { LastingCanvas } from './LastingCanvas';
 import { Awaited, Settled } from './Settled';
+import { hatched, UNDECIDED } from './hatch';
+import { canBePictured } from './snapshot';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, CARE_3D, INK_3D, LAMP, LIE, MARK } from './colours';
 import { surface, useFreed } from './turntable-geometry';
@@ -52,12 +55,30 @@ THREE.setConsoleFunction((level, message, ...rest: unknown[]) => {
 const STRANDS = { plain: 2_500, software: 26_000, card: 110_000 } as const;
 
 export function TurntableScene(p: SceneProps) {
+  const { yaw, pitch, pan } = p.view;
+  const middle = useMemo(() => centreOf(p.plan.form.skin.positions), [p.plan.form.skin]);
+  const at = useMemo(() => lookedAt(middle, { yaw, pitch, pan }), [middle, yaw, pitch, pan]);
   return (
     <LastingCanvas coarse={p.software || p.few} onCreated={({ gl }) => void (gl.localClippingEnabled = true)}>
-      <Rig view={p.view} perMm={p.perMm} plan={p.plan} />
+      <Rig view={p.view} perMm={p.perMm} plan={p.plan} at={at} />
       <Animal {...p} />
+      <Pictured />
     </LastingCanvas>
   );
+}
+
+/** Lets what is drawn be kept as a picture. */
+function Pictured() {
+  const { gl, scene, camera } = useThree();
+  useEffect(
+    () =>
+      canBePictured(() => {
+        gl.render(scene, camera);
+        return gl.domElement.toDataURL('image/png');
+      }),
+    [gl, scene, camera],
+  );
+  return null;
 }
 
 /** Puts the camera where the view says and the light over its shoulder. */
@@ -114,7 +135,13 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
     <group {...touch.events}>
       {view.inside !== 'finished' && !draft && <Inside plan={plan} view={view} />}
       <mesh geometry={g} visible={view.inside === 'finished' || draft !== null}>
-        <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
+        <meshLambertMaterial
+          color={BARE}
+          polygonOffset
+          polygonOffsetFactor={2}
+          polygonOffsetUnits={2}
+          {...hatched(UNDECIDED)}
+        />
       </mesh>
       {touch.trail}
       {dots.map((d, i) => (
@@ -124,7 +151,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
         </mesh>
       ))}
       {plan.coat.areas.map(
-        (a) =>
+        (a, i) =>
           a.surface &&
           !draft &&
           view.inside === 'finished' && (
@@ -134,6 +161,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
               shaded={plan.shade.areas.find((x) => x.id === a.id)}
               surfaceOf={a.surface}
               view={view}
+              tint={view.overlay === 'areas' ? i : null}
               selected={a.id === view.areaId}
               litRow={a.id === view.areaId ? litRow : null}
               raise={plan.form.lengthMm * 0.0016}

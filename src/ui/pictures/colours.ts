@@ -3,6 +3,8 @@
  * the surround, light or dim; what is painted in 3D stands on the same ground in both.
  */
 
+import { formatHex } from 'culori';
+
 /** Colour of bare core wool. */
 export { BARE_CORE as BARE } from '@/core/colour/bare';
 
@@ -67,3 +69,9 @@ export const UNCHOSEN = {
 } as const;
 /** A grey card as usually bought. */
 export const USUAL_CARD = '#777777';
+
+/** The turn that keeps a run of any length well apart round a circle. */
+const GOLDEN = 137.508;
+/** Areas told apart: as light and as quiet as each other, each of another hue, and each hatched its own way besides. */
+export const areaTint = (i: number): string =>
+  formatHex({ mode: 'oklch', l: 0.8, c: 0.075, h: (40 + GOLDEN * i) % 360 });

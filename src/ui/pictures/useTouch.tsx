@@ -9,16 +9,16 @@ import type * as THREE from 'three';
 import { makeBody } from '@/core/form/body';
 import { addStroke } from '@/core/form/area-edits';
 import { addCombStroke } from '@/core/form/comb-edits';
+import { rowAt } from '@/core/coat/rows/row-list';
 import { placeAt } from '@/core/form/places';
 import { lineDrawn, markTouched } from '@/core/shade/shade-edits';
 import type { Plan } from '@/core/plan';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FormRoom, View } from '@/desk/view';
+import { HARM_3D, MARK } from './colours';
 
 /** What a press or a drag on the animal is for: a room of the Form, or the comb. */
 export type Tool = FormRoom | 'comb' | 'shade' | 'needle';
-
-import { HARM_3D, MARK } from './colours';
 
 type Point = [number, number, number];
 
@@ -140,7 +140,13 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
           return;
         }
         const hit = e.intersections.find((i) => typeof i.object.userData.areaId === 'string');
-        if (hit && hit.distance < e.distance + 1) setView({ areaId: hit.object.userData.areaId as string });
+        if (!hit || hit.distance >= e.distance + 1) return;
+        const areaId = hit.object.userData.areaId as string;
+        // In the area in hand, with its rows in sight, a press takes a row.
+        const area = plan.coat.areas.find((a) => a.id === areaId);
+        const rows = areaId === view.areaId && (view.overlay === 'rows' || view.overlay === 'cover') && area?.fur;
+        if (rows) setView({ row: rowAt(area, [e.point.x, e.point.y, e.point.z], rows.rows.meanSpacingMm) });
+        else setView({ areaId });
       },
       onPointerDown: (e) => {
         if (!brush || e.button !== 0) return;

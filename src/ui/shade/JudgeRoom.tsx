@@ -11,10 +11,12 @@ import { changePiece, editPiece, useDesk } from '@/desk/store';
 import { Patch } from '@/ui/parts/ColourField';
 import { EditButton } from '@/ui/parts/Editable';
 import { Fields } from '@/ui/parts/Fields';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { RecipeField } from './RecipeField';
 import { firstLot } from './shade-store';
+import { Sentence } from '@/ui/parts/Figures';
 
 const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'shade-vanishes',
@@ -27,22 +29,21 @@ const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
 
 export function JudgeRoom() {
   const plan = useDesk((s) => s.plan);
+  const findings = useFindings();
   const judged = plan?.shade.judged;
   if (!plan || !judged) return <Typography>The judgement appears when the colours have been worked out.</Typography>;
   const lost = judged.pairs.filter((p) => p.verdict === 'vanishes' || p.verdict === 'vanishes at dusk');
-  const about = plan.findings.filter((f) => JUDGED.has(f.code));
+  const about = findings.filter((f) => JUDGED.has(f.code));
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {judged.pairs.length === 0
           ? 'There are no neighbours to compare yet.'
           : lost.length === 0
             ? neighboursApart(judged.pairs)
             : `${lost.length} of ${judged.pairs.length} pairs run into each other at arm’s length.`}
-      </Typography>
-      {about.map((f) => (
-        <FindingCard key={f.id} finding={f} />
-      ))}
+      </Sentence>
+      <FindingList findings={about} />
       <Typography variant="h3">Neighbours, nearest first</Typography>
       <SmallTable
         label="Contrast of neighbours"

@@ -22,7 +22,8 @@ import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Patch } from '@/ui/parts/ColourField';
 import { FactList } from '@/ui/parts/FactList';
 import { Fields, KindFields } from '@/ui/parts/Fields';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
 import { Ticket } from '@/ui/parts/Ticket';
@@ -46,6 +47,7 @@ export function useMarking() {
 export function MarkingList() {
   const markings = useDesk((s) => s.piece?.markings) ?? [];
   const plan = useDesk((s) => s.plan);
+  const findings = useFindings();
   const { doc } = useMarking();
   return (
     <Box component="ul" aria-label="Markings" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
@@ -57,7 +59,7 @@ export function MarkingList() {
               <Patch hex={p?.seenHex ?? UNCHOSEN.marking} wide={34} high={30} />
               <span>
                 <b>{m.name}</b>
-                <OpenMark findings={plan?.findings.filter((f) => isAbout(f, 'marking', m.id)) ?? []} />
+                <OpenMark findings={findings.filter((f) => isAbout(f, 'marking', m.id))} />
                 <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
                   {MARKING_WORDS[m.shape.kind as MarkingKind].toLowerCase()}
                   {m.mirrored ? ', both sides' : ''}
@@ -80,7 +82,7 @@ export function MarkingsRoom() {
   const { doc, plan } = useMarking();
   const piece = useDesk((s) => s.piece)!;
   const hand = useDesk((s) => s.hand);
-  const findings = useDesk((s) => s.plan?.findings);
+  const findings = useFindings();
   const noWool = useDesk((s) => s.cupboard.lots.length === 0);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const add = (kind: MarkingKind) => {
@@ -136,11 +138,7 @@ export function MarkingsRoom() {
         <>
           <Typography variant="h2">{doc.name}</Typography>
           {plan && <Measures doc={doc} plan={plan} />}
-          {(findings ?? [])
-            .filter((f) => isAbout(f, 'marking', doc.id))
-            .map((f) => (
-              <FindingCard key={f.id} finding={f} />
-            ))}
+          <FindingList findings={findings.filter((f) => isAbout(f, 'marking', doc.id))} />
           <MarkingControls key={doc.id} doc={doc} />
         </>
       )}

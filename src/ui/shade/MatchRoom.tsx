@@ -24,6 +24,7 @@ import { PhotoColour } from './PhotoColour';
 import { PhotoPicker } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
 import { EditButton } from '@/ui/parts/Editable';
+import { Sentence } from '@/ui/parts/Figures';
 
 export function MatchRoom({ doc }: { doc: Area }) {
   const target = useDesk((s) => s.view.target);
@@ -48,13 +49,13 @@ export function MatchRoom({ doc }: { doc: Area }) {
   const best = result?.blends[0];
   return (
     <>
-      <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+      <Sentence>
         {cupboard.lots.length === 0
           ? 'There is no wool in the cupboard to match with.'
           : best
             ? `The nearest is ${best.wool.map((w) => (best.wool.length > 1 ? `${w.parts} ${w.name}` : w.name)).join(' : ')}, ${comparedTo('wanted', best.words)}.`
             : 'Looking through the cupboard…'}
-      </Typography>
+      </Sentence>
       <Box role="group" aria-label="Colour to match">
         <ColourField label="Match" value={target} onChange={set} />
         <PickField

@@ -12,11 +12,13 @@ import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { setView, useDesk } from '@/desk/store';
 import { SHADE_ROOMS, type ShadeRoom } from '@/desk/view';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { shadeRoomOf } from '@/ui/frame/finding-place';
 import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { AreaTicket } from '@/ui/parts/AreaTicket';
-import { FindingCard } from '@/ui/parts/FindingCard';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LayerSection } from '@/ui/pictures/LayerSection';
 import { SwatchPicture } from '@/ui/pictures/SwatchPicture';
@@ -26,6 +28,7 @@ import { JudgeRoom, PaletteStrip } from './JudgeRoom';
 import { MarkingList, MarkingsRoom, useMarking } from './MarkingsRoom';
 import { MatchRoom } from './MatchRoom';
 import { StackRoom } from './StackRoom';
+import { Sentence } from '@/ui/parts/Figures';
 
 const WORDS: Record<ShadeRoom, string> = {
   stack: 'Stack',
@@ -41,24 +44,22 @@ export function ShadeStage() {
   const { plan, area, doc } = useSelectedArea();
   const room = useDesk((s) => s.view.shadeRoom);
   const shaded = plan?.shade.areas.find((a) => a.id === doc?.id) ?? null;
-  const findings = (plan?.findings ?? []).filter((f) => f.stage === 'shade');
+  const findings = useFindings().filter((f) => f.stage === 'shade');
   const own = findings.filter((f) => doc && isAbout(f, 'area', doc.id));
-  const ofMarking = findings.filter((f) => f.about?.kind === 'marking');
-  const whole = findings.filter((f) => f.about?.kind !== 'area' && f.about?.kind !== 'marking');
+  const of = (r: ShadeRoom) => findings.filter((f) => shadeRoomOf(f) === r);
   const enter = (r: ShadeRoom) => setView({ shadeRoom: r, brush: 'off', trimStep: null });
-  const open = (r: ShadeRoom) =>
-    (r === 'stack' ? own : r === 'markings' ? ofMarking : r === 'judge' ? whole : []).filter(
-      (f) => f.severity !== 'note',
-    );
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
       <RoomBar
         label="Rooms of the shade"
-        rooms={SHADE_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: open(r) }))}
+        rooms={SHADE_ROOMS.map((r) => ({ room: r, says: WORDS[r], findings: r === 'stack' ? own : of(r) }))}
         open={room}
         onOpen={enter}
       />
       <ThreeColumns
+        of={['shade']}
+        area={room === 'judge' || room === 'markings' ? null : (doc?.id ?? null)}
+        list={room === 'markings' ? 'Markings' : 'Areas'}
         left={room === 'markings' ? <MarkingList /> : <ShadeList />}
         middle={
           <>
@@ -80,9 +81,7 @@ export function ShadeStage() {
               {room === 'stack' && (
                 <>
                   <Docket shaded={shaded} />
-                  {own.map((f) => (
-                    <FindingCard key={f.id} finding={f} />
-                  ))}
+                  <FindingList findings={own} />
                   <StackRoom key={doc.id} shaded={shaded} doc={doc} />
                 </>
               )}
@@ -107,7 +106,7 @@ function Docket({ shaded }: { shaded: ShadedArea }) {
   const massG = layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0);
   const minutes = layers.reduce((s, l) => s + (l.minutes?.value ?? 0), 0);
   return (
-    <Typography component="p" sx={{ fontSize: 18, lineHeight: 1.5, my: 1 }}>
+    <Sentence>
       {shaded.oneColour ? 'Seen as ' : 'Not of one colour; on average seen as '}
       <b>{colourName(shaded.meanLab)}</b>
       {shaded.offWords ? (
@@ -124,7 +123,7 @@ function Docket({ shaded }: { shaded: ShadedArea }) {
           <b>{q({ kind: 'mass', value: massG })}</b>, about <b>{q({ kind: 'time', value: minutes })}</b>.
         </>
       )}
-    </Typography>
+    </Sentence>
   );
 }
 
@@ -132,6 +131,7 @@ function Docket({ shaded }: { shaded: ShadedArea }) {
 function ShadeList() {
   const plan = useDesk((s) => s.plan);
   const selected = useDesk((s) => s.view.areaId);
+  const findings = useFindings();
   const { q } = useUnits();
   if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
   return (
@@ -142,6 +142,8 @@ function ShadeList() {
         return (
           <li key={a.id}>
             <AreaTicket
+              area={a.id}
+              of="shade"
               number={i + 1}
               name={a.name}
               on={a.id === selected}
@@ -149,7 +151,7 @@ function ShadeList() {
               hex={a.meanHex}
               words={`${colourName(a.meanLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
               grams={massG > 0 ? q({ kind: 'mass', value: massG }) : ''}
-              findings={plan.findings.filter((f) => f.stage === 'shade' && isAbout(f, 'area', a.id))}
+              findings={findings.filter((f) => f.stage === 'shade' && isAbout(f, 'area', a.id))}
             />
           </li>
         );

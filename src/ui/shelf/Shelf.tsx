@@ -233,7 +233,7 @@ function Grid({ children }: { children: React.ReactNode }) {
         p: 0,
         display: 'grid',
         gap: 2,
-        gridTemplateColumns: 'repeat(auto-fill, minmax(260px, 1fr))',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 260px), 1fr))',
       }}
     >
       {children}
@@ -264,7 +264,7 @@ function Card({ piece, name, foot, problems, onOpen, children }: CardProps) {
         flexDirection: 'column',
       }}
     >
-      <Box sx={{ height: 130, bgcolor: 'desk.stage', p: 1 }}>{piece && <PieceOutline piece={piece} />}</Box>
+      <Box sx={{ height: 130, bgcolor: 'desk.stage', p: 1 }}>{piece && <PieceOutline form={piece.form} />}</Box>
       <Box sx={{ p: 1.5, flex: 1, display: 'flex', flexDirection: 'column' }}>
         <Typography variant="h3" component="h3">
           {name}

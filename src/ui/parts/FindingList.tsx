@@ -1,0 +1,31 @@
+'use client';
+/** Findings one below the other; what the maker knows of is folded away below them. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import type { Judged } from '@/core/known-findings';
+import { FindingCard } from './FindingCard';
+
+interface FindingListProps {
+  readonly findings: readonly Judged[];
+  readonly more?: (finding: Judged) => ReactNode;
+}
+
+export function FindingList({ findings, more }: FindingListProps) {
+  const [unfolded, unfold] = useState(false);
+  const known = findings.filter((f) => f.known !== null);
+  const card = (f: Judged) => <FindingCard key={f.id} finding={f} more={more?.(f)} />;
+  return (
+    <>
+      {findings.filter((f) => f.known === null).map(card)}
+      {known.length > 0 && (
+        <Box sx={{ my: 1 }}>
+          <Button variant="text" aria-expanded={unfolded} onClick={() => unfold(!unfolded)}>
+            {known.length === 1 ? 'One you know of' : `${known.length} you know of`}
+          </Button>
+          {unfolded && known.map(card)}
+        </Box>
+      )}
+    </>
+  );
+}
