@@ -83,6 +83,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'piece.smallParts.recipe.lotId': 'RecipeField: the wools of a blend',
   // How it is worked, and what was written down.
   'piece.work.*': 'Needles, Order and Time: steps and the first day',
+  'piece.known.*': 'a finding: I know, with a reason',
   'piece.log.*': 'the bench writes it',
   'piece.log.words': 'the bench: a note',
   // Of the maker.

@@ -27,6 +27,7 @@ const WORSE: Partial<Record<FindingCode, 'more' | 'less'>> = {
   'coat-too-thick': 'more',
   'coat-stands-out': 'more',
   'coat-long-for-body': 'more',
+  'coat-corner': 'more',
   'coat-locks-short': 'more',
   'coat-unclothed': 'more',
   'shade-fine': 'less',

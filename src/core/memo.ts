@@ -54,6 +54,12 @@ export class Memo {
     return value;
   }
 
+  #beside: Memo | undefined;
+  /** A memory of its own beside this one, for the same piece worked out otherwise: what is in it is never stored. */
+  beside(): Memo {
+    return (this.#beside ??= new Memo());
+  }
+
   /** What a slot holds now, whatever it was made from. */
   last<A extends readonly unknown[], T>(slot: string): { readonly from: A; readonly value: T } | undefined {
     return this.#slots.get(slot) as { readonly from: A; readonly value: T } | undefined;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
+import { produce } from 'immer';
 import { describe, expect, it } from 'vitest';
-import { alpacaCria, cupboard, pineMarten as turnedMarten } from '../../demo/load';
+import { alpacaCria, cupboard, kingfisher, pineMarten as turnedMarten } from '../../demo/load';
 import { shapeArea } from '@/core/coat/rows/area-shape';
 import { areaDepth } from './form/areas';
 import { workForm } from './form/form';
@@ -412,5 +413,31 @@ describe('the docket before the core', () => {
     // Of another size the old core would be wrong, so none is shown.
     const longer = { ...thicker, form: { ...thicker.form, finishedLengthMm: 240 } };
     for (const q of planSteps(longer, cupboard, hand, m, coarse)) expect(q.early).toBeUndefined();
+  });
+
+  it('another shape gives first figures from a coarse skin, near those that follow, which are the same as from nothing', () => {
+    const fine = { edgeShare: 1 / 100 };
+    const m = new Memo();
+    makePlan(kingfisher, cupboard, hand, m, fine);
+    const wider = produce(kingfisher, (d) => {
+      for (const p of d.form.parts) if (p.shape === 'limb') p.nodes.forEach((n) => (n.radius *= 1.06));
+    });
+    let first: Plan | undefined;
+    let share = 0;
+    const steps = planSteps(wider, cupboard, hand, m, fine);
+    let s = steps.next();
+    for (; !s.done; s = steps.next()) {
+      if (s.value.rough) first = s.value.early;
+      expect(s.value.share).toBeGreaterThanOrEqual(s.value.doing === 'Shaping the animal' ? 0 : share);
+      share = s.value.share;
+    }
+    const off = (of: (p: Plan) => number) => Math.abs(of(first!) / of(s.value as Plan) - 1);
+    expect(off((p) => p.form.volumeMm3)).toBeLessThan(0.02);
+    expect(off((p) => p.form.areaMm2)).toBeLessThan(0.03);
+    expect(off((p) => p.stock.needG)).toBeLessThan(0.06);
+    expect(JSON.stringify(s.value.work)).toBe(JSON.stringify(makePlan(wider, cupboard, hand, undefined, fine).work));
+    // The coat of the same shape is not worked out twice.
+    const thicker = produce(wider, (d) => void (d.core.allowanceMm += 1));
+    for (const q of planSteps(thicker, cupboard, hand, m, fine)) expect(q.rough).toBeUndefined();
   });
 });

@@ -18,7 +18,7 @@ import { askedLoft, coatThickness } from '@/core/build/asked-loft';
 import { planCore, workCore } from '@/core/build/core';
 import type { CorePlan } from '@/core/build/core-plan';
 import type { CoreSkin } from '@/core/build/core-skin';
-import { EDGE_SHARE } from './form/fineness';
+import { COARSE_SHARE, EDGE_SHARE, FIRST_SHARE } from './form/fineness';
 import { planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
 import { planLog, type LogPlan } from './log/log';
@@ -64,8 +64,10 @@ export interface Progress {
   readonly doing: string;
   /** Share done, 0..1. */
   readonly share: number;
-  /** All but the core is ready: the plan with the core as it was before. */
+  /** A plan to go on with: all but the core, which is as it was before; or, of another shape, all of it from a coarse skin. */
   readonly early?: Plan;
+  /** It is from a coarse skin: every figure will still move a little. */
+  readonly rough?: true;
 }
 
 export interface PlanOptions {
@@ -170,6 +172,26 @@ const inWeight = (findings: readonly Finding[]): Finding[] =>
     .sort((a, b) => RANK[a.f.severity] - RANK[b.f.severity] || a.i - b.i)
     .map((x) => x.f);
 
+/** Whether what is remembered is of another shape of this animal, and a finer skin is wanted than first figures need. */
+function reshaped({ form }: Piece, memo: Memo, { edgeShare = EDGE_SHARE }: PlanOptions): boolean {
+  if (edgeShare >= COARSE_SHARE) return false;
+  const was = memo.last<[Pick<Piece['form'], 'parts' | 'pose' | 'scan'>, number], FormWork>('form');
+  const { parts, pose, scan } = form;
+  return was !== undefined && scan === null && !alike(was.from[0], { parts, pose, scan });
+}
+
+/** How far the whole is when the coarse skin is done. */
+const ROUGHLY = 0.2;
+
+/** A plan from a coarse skin, as the beginning of another. */
+function* roughly(steps: Generator<Progress, Plan>): Generator<Progress, Plan> {
+  for (;;) {
+    const s = steps.next();
+    if (s.done) return s.value;
+    yield { doing: s.value.doing, share: ROUGHLY * s.value.share };
+  }
+}
+
 export function* planSteps(
   piece: Piece,
   cupboard: Cupboard,
@@ -178,6 +200,10 @@ export function* planSteps(
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
   const x: Context = { piece, cupboard, hand, memo };
+  if (reshaped(piece, memo, options)) {
+    const first = yield* roughly(planSteps(piece, cupboard, hand, memo.beside(), { edgeShare: FIRST_SHARE }));
+    yield { doing: 'Shaping the animal finely', share: ROUGHLY, early: first, rough: true };
+  }
   const { work, shaped } = yield* shapeSteps(piece, memo, options);
   const form = planForm(x, { work });
   yield { doing: 'Working out wool, cover and time', share: 0.95 };

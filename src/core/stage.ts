@@ -15,7 +15,7 @@ import type { Ref } from './ref';
 import type { Vec3 } from './geometry/vec';
 import type { Text } from './text';
 
-export type Severity = (typeof SEVERITIES)[number];
+type Severity = (typeof SEVERITIES)[number];
 
 /** What weighs most comes first. */
 export const RANK: Readonly<Record<Severity, number>> = { stop: 0, caution: 1, note: 2 };
@@ -50,7 +50,7 @@ export interface Finding {
   readonly remedies: readonly Remedy[];
 }
 
-export type StageName = 'form' | 'coat' | 'shade' | 'face' | 'needle' | 'order' | 'stock' | 'log';
+type StageName = 'form' | 'coat' | 'shade' | 'face' | 'needle' | 'order' | 'stock' | 'log';
 
 /** Where needling goes on. */
 export type Where =

@@ -298,9 +298,9 @@ describe('the wire', () => {
     };
     const rod = { ...cupboard, wires: [...cupboard.wires, { ...cupboard.wires[0]!, id: 'rod', diameterMm: 4 }] };
     const found = planned({ ...bushy, frame: { ...bushy.frame, tail: true, wireId: 'rod' } }, rod, hand, FINE).findings;
-    expect(found.find((f) => f.id === 'form-wire-bare')?.severity).toBe('caution');
+    expect(found.find((f) => f.code === 'form-wire-bare')?.severity).toBe('caution');
     expect(found.find((f) => f.id === 'form-wire-thick')?.severity).toBe('stop');
-    expect(planned(pineMarten, cupboard, hand, FINE).findings.some((f) => f.id === 'form-wire-bare')).toBe(false);
+    expect(planned(pineMarten, cupboard, hand, FINE).findings.some((f) => f.code === 'form-wire-bare')).toBe(false);
   });
 });
 

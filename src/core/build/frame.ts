@@ -5,7 +5,7 @@
  */
 import type { Hand } from '@/core/piece/hand';
 import { takes } from '@/core/time/work-time';
-import { only } from '@/core/ref';
+import { only, ref } from '@/core/ref';
 import { decided, SIZE } from '@/core/decision';
 import { norm, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
@@ -163,7 +163,7 @@ export function planFrame(
   };
   return {
     result,
-    findings: judge(cupboard, result, thin, bare && { name: bare.name, bush }),
+    findings: judge(cupboard, result, thin, bare && { id: bare.id, name: bare.name, bush }),
     operations: [operation(result, wire?.name ?? 'Wire', hand)],
     ties: [],
   };
@@ -194,7 +194,7 @@ function judge(
   cupboard: Cupboard,
   f: FramePlan,
   thin: { mm: number; name: string } | null,
-  bare: { readonly name: string; readonly bush: PieceChange } | null,
+  bare: { readonly id: string; readonly name: string; readonly bush: PieceChange } | null,
 ): Finding[] {
   const findings: Finding[] = [];
   const choices = wiresFor(f.kind, cupboard).filter((w) => w.id !== f.wire?.id);
@@ -253,11 +253,11 @@ function judge(
   }
   if (bare !== null) {
     findings.push({
-      id: 'form-wire-bare',
+      id: `form-wire-bare-${bare.id}`,
       code: 'form-wire-bare',
       stage: 'form',
       severity: 'caution',
-      about: only('frame'),
+      about: ref('part', bare.id),
       says: say`In places no core is left round the wire in ${bare.name}.`,
       why: say`Wrap the wire thinly there, or take a pipe cleaner, and let the fur make the bush; a thinner coat leaves it a core.`,
       remedies: [

@@ -16,6 +16,7 @@ import { allotLocks, type SharedLocks } from '@/core/coat/techniques/locks/lock-
 import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
 import { wayOf } from './ways';
+import { longestLength } from '@/core/coat/techniques/fold-over/fold-over-lay';
 
 /** Locks of lots with counted piles, shared out over all areas that draw on them. */
 export function locksShared(
@@ -124,7 +125,7 @@ export function betweenAreas(
       stage: 'coat',
       severity: 'note',
       about: ref('area', a.id),
-      says: say`${a.name} meets ${b.name} at an angle of ${degrees(c.angleDeg)} over ${mm(c.borderMm)}.`,
+      says: say`${a.name} meets ${b.name} over ${mm(c.borderMm)} at an angle of ${degrees(c.angleDeg)}.`,
       why:
         Math.abs(x - y) < 1
           ? say`Two lies side by side show as an edge. Set small bows along the border, turned by the half angle, ${degrees(c.angleDeg / 2)}, ${mm(Math.min(x, y))} long.`
@@ -155,12 +156,15 @@ function cornerBows(
   const mirrored = !body.board && corner.along.some((q) => q[0] < 0) && corner.along.some((q) => q[0] > 0);
   const drawn = corner.along.filter((q) => !mirrored || q[0] >= 0).slice(0, MOST_PLACES);
   if (drawn.length === 0) return [];
+  // No longer than its wool can be folded to.
+  const longest = Math.floor(2 * longestLength(lot.stapleMm, hand)) / 2;
+  if (longest < 2) return [];
   const coat = bows.begin({
     lot,
     cupboard,
     hand,
     finishedLengthMm: piece.form.finishedLengthMm,
-    now: { lengthMm, liftDeg: 15, arealMgCm2: 10 },
+    now: { lengthMm: Math.min(lengthMm, longest), liftDeg: 15, arealMgCm2: 10 },
   });
   const width = Math.max(3, coat.lengthMm);
   return [

@@ -56,6 +56,8 @@ export function stapleFindings(c: LayContext, cutMm: number, why: Text, shorter:
   const short = c.parts.map((p) => p.lot).reduce((a, b) => (b.stapleMm < a.stapleMm ? b : a));
   if (cutMm <= short.stapleMm + 1e-9) return [];
   const way = c.wayOf(c.spec.method);
+  // Another one that is too short as well would stay.
+  const alone = c.parts.every((p) => p.lot === short || p.lot.stapleMm >= cutMm);
   const longer = findWools(c.cupboard.lots, {
     near: short.colour,
     suits: (form) => (way.suits[form].suits === 'well' ? 'well' : 'badly'),
@@ -71,7 +73,9 @@ export function stapleFindings(c: LayContext, cutMm: number, why: Text, shorter:
       why,
       [
         ...shorter,
-        ...(longer ? [woolRemedy(c, say`Use ${longer.name}, staple ${mm(longer.stapleMm)}`, short, longer)] : []),
+        ...(longer && alone
+          ? [woolRemedy(c, say`Use ${longer.name}, staple ${mm(longer.stapleMm)}`, short, longer)]
+          : []),
       ],
     ),
   ];
@@ -183,9 +187,14 @@ function unevenRows(
       ),
     );
   }
-  // Rows so much closer that even the widest places keep the spacing asked for.
-  const near = Math.max(0.5, Math.floor((wantedMm / p95) * 2) / 2);
-  const less = p95 > 1 && near < wantedMm ? closer(near) : null;
+  const wide = p95 > 1.25;
+  // Where rows gape the base may show; where they only crowd or still hide it, it is good to know and no more.
+  const bare = wide && shows(hiddenWhereWide(p95));
+  // Rows so much closer that even the widest places hide the base.
+  const half = (x: number) => Math.floor(2 * x) / 2;
+  let near = half(wantedMm / p95);
+  while (near >= 0.5 && shows(hiddenWhereWide((p95 * near) / wantedMm))) near -= 0.5;
+  const less = bare && near >= 0.5 ? closer(near) : null;
   if (less) remedies.push(less);
   if (c.area.evenness < 1) {
     remedies.push(
@@ -202,9 +211,9 @@ function unevenRows(
     findingOf(
       c,
       'uneven',
-      'caution',
+      bare ? 'caution' : 'note',
       say`Row spacing is uneven: from ${mm(rows.spacingMm.p5)} to ${mm(rows.spacingMm.p95)} where ${mm(wantedMm)} is wanted.`,
-      p95 > 1.25
+      wide
         ? say`The body widens faster than rows that follow the lie can; where they gape ${share(hiddenWhereWide(p95))} of the base is hidden.`
         : say`The body narrows and rows that follow the lie crowd together there: leave out part of a row where they touch.`,
       remedies,

@@ -93,7 +93,8 @@ function ofEars({ face, plan }: Judging, put: Put): void {
   const names = ears.near.map((n) => n.name).join(', ');
   const after = face.ears.when === 'after the coat';
   put({
-    id: 'face-ears-when',
+    // Each order is a matter of its own: choosing the other one settles this one.
+    id: `face-ears-when-${after ? 'after' : 'before'}`,
     code: 'face-ears-when',
     severity: 'note',
     about: ref('feature', 'ears'),

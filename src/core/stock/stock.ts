@@ -67,6 +67,8 @@ export interface StockPlan {
 }
 
 const COAT: ReadonlySet<WoolUse> = new Set(['coat', 'band', 'anchor']);
+/** What another lot can be put in place of as one change. */
+const SWAPPED: ReadonlySet<WoolUse> = new Set([...COAT, 'core', 'collar', 'layer of colour']);
 
 /** What a use of wool is called where several are named. */
 export const USE_WORDS: Readonly<Record<WoolUse, string>> = {
@@ -114,7 +116,7 @@ export function planStock(
       areaIds,
     });
     if (shortG > 1e-9) {
-      const swappable = massOf(here.filter((m) => COAT.has(m.for) || m.for === 'layer of colour'));
+      const swappable = massOf(here.filter((m) => SWAPPED.has(m.for)));
       findings.push({
         id: `stock-short-${lot.id}`,
         code: 'stock-short',
@@ -226,19 +228,23 @@ function otherLot(
     free,
   );
   if (!other) return [];
+  const changes = [
+    ...(piece.core.lotId === lot.id ? [{ path: ['core', 'lotId'], value: other.id }] : []),
+    ...piece.areas.flatMap((a, i) => [
+      ...(a.coat.method !== 'none' && a.coat.lotId === lot.id
+        ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
+        : []),
+      ...swapped(a.shade.layers, lot.id, other.id, ['areas', i, 'shade', 'layers']),
+    ]),
+    ...piece.markings.flatMap((m, i) => swapped(m.layers, lot.id, other.id, ['markings', i, 'layers'])),
+  ];
+  // Wool of the face and of flat parts is chosen there.
+  if (changes.length === 0) return [];
   return [
     {
       label: say`Use ${other.name} instead`,
       effect: say`${grams(free(other))} of it are free; the colour changes`,
-      changes: [
-        ...piece.areas.flatMap((a, i) => [
-          ...(a.coat.method !== 'none' && a.coat.lotId === lot.id
-            ? [{ path: ['areas', i, 'coat', 'lotId'], value: other.id }]
-            : []),
-          ...swapped(a.shade.layers, lot.id, other.id, ['areas', i, 'shade', 'layers']),
-        ]),
-        ...piece.markings.flatMap((m, i) => swapped(m.layers, lot.id, other.id, ['markings', i, 'layers'])),
-      ],
+      changes,
     },
   ];
 }

@@ -9,7 +9,7 @@ import { count, mm, say, type Text } from '@/core/text';
 import { piecesAlong } from './row-figures';
 import type { Row } from './rows';
 
-export interface RowLine {
+interface RowLine {
   readonly number: number;
   readonly lengthMm: number;
   /** Pinches, locks or bows on it; null where none are counted. */
