@@ -29,7 +29,7 @@ test.describe('the picture', () => {
     await expect(picture).not.toHaveAccessibleName(/the right,/);
     await settled(page);
     expect(Buffer.compare(before, await picture.screenshot())).not.toBe(0);
-    for (const o of ['fur', 'colour', 'rows', 'lie', 'base hidden', 'plain']) {
+    for (const o of ['fur', 'colour', 'rows', 'lie', 'base hidden', 'areas', 'plain']) {
       await page.keyboard.press('o');
       await expect(picture).toHaveAccessibleName(new RegExp(`showing ${o}$`));
       await settled(page);

@@ -81,12 +81,19 @@ export const chooseArea = (page: Page, name: string) =>
 /** The value of a figure in the docket by its label. */
 export async function figure(page: Page, label: string): Promise<string> {
   return (
-    await docket(page)
-      .locator('dl > div', { has: page.getByText(label, { exact: true }) })
-      .locator('dd')
-      .first()
-      .innerText()
-  ).trim();
+    (
+      await docket(page)
+        .locator('dl > div', { has: page.getByText(label, { exact: true }) })
+        .locator('dd')
+        .first()
+        // Without by how much it has moved.
+        .evaluate((e) => {
+          const alone = e.cloneNode(true) as HTMLElement;
+          for (const by of alone.querySelectorAll('[data-by]')) by.remove();
+          return alone.textContent ?? '';
+        })
+    ).trim()
+  );
 }
 
 /** What axe finds, of any level, but for what is argued; judged when nothing is fading from one colour into another any more. */

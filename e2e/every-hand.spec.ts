@@ -3,7 +3,7 @@
  * everything within reach at twice the size (WCAG 2.2, 1.4.4: at 200 %), in the dim surround and in the light one.
  */
 import type { Page } from '@playwright/test';
-import { barriers, expect, openDemo, settled, test } from './desk';
+import { barriers, choose, expect, openDemo, settled, test } from './desk';
 
 /** What a hearer must be told the name of. */
 const NAMED = ['button', 'link', 'textbox', 'combobox', 'slider', 'spinbutton', 'checkbox', 'radio', 'switch', 'tab', 'menuitem',
@@ -97,11 +97,8 @@ test('shelf, cupboard, handbook and settings for every hand', async ({ desk: pag
   }
 });
 
-test('whoever asks the system for more contrast has seven to one, in a light surround and in a dim one', async ({
-  desk: page,
-}) => {
-  await page.emulateMedia({ contrast: 'more' });
-  await openDemo(page, 'Pine marten', 'coat');
+/** Seven to one in several stages, in a light surround and in a dim one. */
+async function strong(page: Page): Promise<void> {
   for (const stage of ['Coat', 'Order', 'Log']) {
     await page.getByRole('link', { name: new RegExp(stage) }).click();
     await settled(page);
@@ -110,4 +107,22 @@ test('whoever asks the system for more contrast has seven to one, in a light sur
       expect.soft(await barriers(page, ['color-contrast-enhanced']), `${stage}, ${scheme}`).toEqual([]);
     }
   }
+}
+
+test('whoever asks the system for more contrast has seven to one, in a light surround and in a dim one', async ({
+  desk: page,
+}) => {
+  await page.emulateMedia({ contrast: 'more' });
+  await openDemo(page, 'Pine marten', 'coat');
+  await strong(page);
+});
+
+test('whoever asks for more contrast in the settings has it too, and keeps it', async ({ desk: page }) => {
+  await openDemo(page, 'Pine marten', 'coat');
+  await page.goto('/settings');
+  await page.getByRole('combobox', { name: 'Contrast' }).click();
+  await choose(page.getByRole('option', { name: 'More' }));
+  await page.goto('/piece/pine-marten/coat');
+  await settled(page);
+  await strong(page);
 });

@@ -184,6 +184,7 @@ test('setting: stems that meet, the remedy, the end of a stem moved by key, the 
   await docket(page)
     .getByRole('article', { name: /Stop: The two stems meet/ })
     .getByRole('button')
+    .first()
     .click();
   await expect(docket(page)).not.toContainText('The two stems meet');
   const end = page.getByRole('button', { name: /^End of the left stem, from the front/ });

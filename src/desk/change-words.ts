@@ -104,7 +104,7 @@ const LOGGED: Readonly<Record<LogEntry['kind'], string>> = {
 };
 
 const ROOTS = { piece: pieceSchema, cupboard: cupboardSchema, hand: handSchema } as const;
-export type DocumentName = keyof typeof ROOTS;
+type DocumentName = keyof typeof ROOTS;
 
 const small = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 

@@ -5,7 +5,7 @@ import type { Picture } from '@/core/colour/picture';
 import type { Laid } from '@/core/piece/coat';
 import type { MatchQuestion, MatchResult } from '@/core/shade/matching/ask';
 import type { InsideQuestion } from '@/core/needle/inside';
-import type { Progress } from '@/core/plan';
+import type { Plan, Progress } from '@/core/plan';
 import { connect, connected, endWorker, whenLost, WorkerGone } from './connection';
 import { shared } from '@/core/share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
@@ -32,6 +32,14 @@ function recall(id: string): Promise<void> {
     recalled = { id, done };
   }
   return recalled.done;
+}
+
+/** A plan to go on with. From a coarse skin all of it is still old, and what is found waits: a small place may be lost on such a skin. */
+function shownEarly(early: Plan, rough: boolean, answered: Desk['answered']): Partial<Desk> {
+  const { plan: shown } = useDesk.getState();
+  const plan = shared(shown, early);
+  if (!rough) return { plan, early: answered };
+  return { plan: { ...plan, findings: shown?.findings ?? plan.findings }, early: null, draft: null };
 }
 
 async function request(): Promise<void> {
@@ -62,10 +70,8 @@ async function request(): Promise<void> {
   const report = Comlink.proxy((progress: Progress) => {
     watch.heard();
     if (turn !== asked || !running) return;
-    const { early, ...rest } = progress;
-    useDesk.setState(
-      early ? { plan: shared(useDesk.getState().plan, early), early: answered, progress: rest } : { progress: rest },
-    );
+    const { early, rough, ...rest } = progress;
+    useDesk.setState(early ? { ...shownEarly(early, rough === true, answered), progress: rest } : { progress: rest });
   });
   try {
     const plan = await connect().plan(piece, cupboard, hand, options, report).finally(watch.end);

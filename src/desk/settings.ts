@@ -17,6 +17,8 @@ export const settingsSchema = z.object({
   picture: z.enum(['whole', 'plain']).catch('whole').default('whole'),
   /** How finely the shape of the animal is worked out, on screen and on paper alike: coarsely for a slow machine. */
   shape: z.enum(['fine', 'coarse']).catch('fine').default('fine'),
+  /** Contrast of the interface: as the system asks for, or more whatever it asks for. */
+  contrast: z.enum(['system', 'more']).catch('system').default('system'),
   /** Hints that were read and put away. */
   hinted: z.array(z.enum(HINTS)).catch([]).default([]),
 });

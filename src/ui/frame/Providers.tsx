@@ -33,6 +33,10 @@ export function Providers({ children }: { children: ReactNode }) {
       end?.();
     };
   }, []);
+  const contrast = useDesk((s) => s.settings.contrast);
+  useEffect(() => {
+    document.documentElement.toggleAttribute('data-contrast', contrast === 'more');
+  }, [contrast]);
   useEffect(hearWrongs, []);
   useEffect(keepOffline, []);
   useEffect(() => {

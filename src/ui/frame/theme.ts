@@ -36,10 +36,10 @@ const inks = (secondary: string, line: string, press: string, done: string, caut
   '--mui-palette-error-main': stop,
 });
 /** For whoever asks the system for more contrast: quiet ink is full ink, and nothing is under seven to one (WCAG 2.2, 1.4.6). */
-const MORE_CONTRAST = {
-  'html[data-light]': inks('#1C2022', '#54595B', '#173A59', '#1B4838', '#5E3D00', '#7A1519'),
-  'html[data-dark]': inks('#F1F1EF', '#B9BCBC', '#DCECF9', '#D3F0E3', '#F9E3B8', '#FDE3E1'),
-};
+const moreContrast = (when: string) => ({
+  [`html${when}[data-light]`]: inks('#1C2022', '#54595B', '#173A59', '#1B4838', '#5E3D00', '#7A1519'),
+  [`html${when}[data-dark]`]: inks('#F1F1EF', '#B9BCBC', '#DCECF9', '#D3F0E3', '#F9E3B8', '#FDE3E1'),
+});
 
 /** What a finger can hit (look: 44 px); figures and links within a sentence are let be (WCAG 2.2, 2.5.8). */
 const FINGER = '44px !important';
@@ -155,9 +155,11 @@ export const theme = createTheme({
         ':focus-visible': FOCUS,
         // What may be old, until it is worked out again; not faint for whoever asks for more contrast.
         '[data-old]': { opacity: 0.4, '@media (prefers-contrast: more)': { opacity: 1, fontStyle: 'italic' } },
+        'html[data-contrast] [data-old]': { opacity: 1, fontStyle: 'italic' },
         '@media (forced-colors: active)': { [CHOSEN.join(', ')]: FRAMED },
         '@media (pointer: coarse)': BY_TOUCH,
-        '@media (prefers-contrast: more)': MORE_CONTRAST,
+        '@media (prefers-contrast: more)': moreContrast(''),
+        ...moreContrast('[data-contrast]'),
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
         },

@@ -1,7 +1,8 @@
 'use client';
-/** The handbook: every formula the plan uses, with its letters, units and source. */
+/** The handbook: the words used, then every formula the plan uses, with its letters, units and source. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { GLOSSARY } from '@/core/glossary';
 import { methods } from '@/core/methods';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { Working } from '@/ui/parts/Opened';
@@ -13,6 +14,33 @@ export function Handbook() {
         How every figure is worked out. Open a figure on a docket to see the same formula with the numbers of your
         piece. Millimetres, grams, degrees and minutes throughout.
       </Typography>
+      <Box
+        component="section"
+        aria-labelledby="words"
+        sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2, mb: 2 }}
+      >
+        <Typography id="words" variant="h2" sx={{ mb: 1 }}>
+          Words
+        </Typography>
+        <Box
+          component="dl"
+          sx={{
+            m: 0,
+            columns: { xs: 1, sm: 2, md: 3 },
+            columnGap: 3,
+            '& > div': { breakInside: 'avoid', py: 0.5 },
+            '& dt': { fontWeight: 700 },
+            '& dd': { m: 0, fontSize: 13 },
+          }}
+        >
+          {GLOSSARY.map((w) => (
+            <div key={w.word}>
+              <dt>{w.word}</dt>
+              <dd>{w.says}</dd>
+            </div>
+          ))}
+        </Box>
+      </Box>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
         {methods.map((m) => (
           <Box

@@ -2,6 +2,7 @@
 /** Figures set large over what they are, ruled off above and below. */
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
+import { explained } from '@/core/glossary';
 import { figures } from '@/ui/frame/theme';
 import { useOld } from './Figures';
 import type { Moved } from './useMoved';
@@ -41,13 +42,17 @@ export function FigureGrid({ columns, list }: FigureGridProps) {
     >
       {list.map(({ label, value, between, moved }) => (
         <Box key={label} sx={{ display: 'flex', flexDirection: 'column' }}>
-          <Box component="dt" sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}>
+          <Box
+            component="dt"
+            title={explained(label) ?? undefined}
+            sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}
+          >
             {label}
           </Box>
           <Box component="dd" sx={{ m: 0, order: -1, ...figures, fontSize: 18, fontWeight: 700, whiteSpace: 'nowrap' }}>
             {value}
             {moved && (
-              <Box component="span" sx={{ fontSize: 13, fontWeight: 400, ml: 0.5 }}>
+              <Box component="span" data-by="" sx={{ fontSize: 13, fontWeight: 400, ml: 0.5 }}>
                 {moved.by}
               </Box>
             )}

@@ -15,9 +15,10 @@ interface FindingCardProps {
   readonly finding: Judged;
   /** What else can be done with it, as going where it is answered. */
   readonly more?: ReactNode;
+  readonly onFolded?: () => void;
 }
 
-export function FindingCard({ finding, more }: FindingCardProps) {
+export function FindingCard({ finding, more, onFolded }: FindingCardProps) {
   const { t } = useUnits();
   return (
     <Box
@@ -59,7 +60,11 @@ export function FindingCard({ finding, more }: FindingCardProps) {
       ))}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, mt: 0.75, alignItems: 'center' }}>
         {more}
-        {finding.known ? <OpenAgain finding={finding} reason={finding.known.reason} /> : <IKnow finding={finding} />}
+        {finding.known ? (
+          <OpenAgain finding={finding} reason={finding.known.reason} />
+        ) : (
+          <IKnow finding={finding} onFolded={onFolded} />
+        )}
       </Box>
     </Box>
   );
@@ -80,7 +85,7 @@ function OpenAgain({ finding, reason }: { finding: Judged; reason: string }) {
 }
 
 /** Folds a finding away; why may be written down and need not. */
-function IKnow({ finding }: { finding: Judged }) {
+function IKnow({ finding, onFolded }: { finding: Judged; onFolded: (() => void) | undefined }) {
   const [why, setWhy] = useState<string | null>(null);
   const editable = useEditable();
   if (why === null)
@@ -89,8 +94,10 @@ function IKnow({ finding }: { finding: Judged }) {
         I know
       </EditButton>
     );
-  const fold = () =>
+  const fold = () => {
     editPiece((d) => void (d.known = [...d.known.filter((k) => k.id !== finding.id), asKnown(finding, why.trim())]));
+    onFolded?.();
+  };
   return (
     <Box
       component="form"

@@ -1,7 +1,7 @@
 'use client';
 /** The lay chart on screen: rows at true length over each other, the hem at the bottom, the next row lit. */
 import Box from '@mui/material/Box';
-import { memo } from 'react';
+import { memo, type MouseEvent } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { drawColumn, GUTTER } from '@/sheets/lay-chart-drawing';
 import { figures } from '@/ui/frame/theme';
@@ -47,7 +47,19 @@ export const LayChartPicture = memo(function LayChartPicture({
       role="img"
       aria-label={`Lay chart of ${area.name}: ${fur.rows.rows.length} ${fur.rows.rows.length === 1 ? laid.one : laid.many} from ${q({ kind: 'length', value: fur.rows.rows[0]!.lengthMm })} at the hem${next ? `, ${laid.one} ${next.number} ${row === null ? 'next' : 'in hand'}, ${q({ kind: 'rowLength', value: next.lengthMm })} long` : ''}`}
       preserveAspectRatio="xMidYMid meet"
-      sx={{ width: '100%', height: '100%', display: 'block', ...figures, color: 'text.primary' }}
+      // Rows are no things of their own for who hears the screen: the table is.
+      onClick={(e: MouseEvent) => {
+        const pressed = (e.target as Element).closest('[data-row]')?.getAttribute('data-row');
+        if (pressed) onRow?.(Number(pressed));
+      }}
+      sx={{
+        width: '100%',
+        height: '100%',
+        display: 'block',
+        ...figures,
+        color: 'text.primary',
+        ...(onRow ? { '& [data-row]': { cursor: 'pointer' } } : {}),
+      }}
     >
       {columns.map(({ c, d }, i) => (
         <g key={i} transform={`translate(${places[i]} ${high - d.heightMm})`}>
@@ -63,8 +75,6 @@ export const LayChartPicture = memo(function LayChartPicture({
                 style={{ color: lit ? 'var(--mui-palette-primary-main)' : undefined }}
                 opacity={over ? 0.45 : 1}
                 data-row={r.number}
-                cursor={onRow ? 'pointer' : undefined}
-                onClick={() => onRow?.(r.number)}
               >
                 {onRow && (
                   <line

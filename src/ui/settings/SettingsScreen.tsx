@@ -138,6 +138,16 @@ export function SettingsScreen() {
                 <MenuItem value="light">Light grey</MenuItem>
                 <MenuItem value="dark">Dim grey</MenuItem>
               </TextField>
+              <TextField
+                select
+                label="Contrast"
+                value={settings.contrast}
+                onChange={(e) => set({ contrast: e.target.value as Settings['contrast'] })}
+                helperText="More makes every word at least seven to one against its ground, and lines darker."
+              >
+                <MenuItem value="system">As your system asks for</MenuItem>
+                <MenuItem value="more">More</MenuItem>
+              </TextField>
             </Box>
             <KeptHere />
             <Sheet id="s-wrong" title="If something goes wrong">
