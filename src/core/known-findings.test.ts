@@ -1,6 +1,9 @@
 /** What the maker knows of stays folded away until it gets worse. */
 import { describe, expect, it } from 'vitest';
-import { asKnown, judged, measureOf, toDecide } from './known-findings';
+import { judged, measureOf, toDecide, withKnown } from './known-findings';
+import { pineMarten } from '../../demo/load';
+import { MOST_KNOWN, type Known } from './piece/known';
+import { readPiece } from './piece/read';
 import type { Finding } from './stage';
 import { mm, say, share } from './text';
 
@@ -21,7 +24,7 @@ const black: Finding = {
   code: 'shade-black',
   says: say`Bib comes out flat black.`,
 };
-const open = (f: Finding, k: Finding) => judged([f], [asKnown(k, 'seen on the swatch')])[0]!.known === null;
+const open = (f: Finding, k: Finding) => judged([f], withKnown([], k, 'seen on the swatch'))[0]!.known === null;
 
 describe('findings the maker knows', () => {
   it('goes by the first figure of what is said, where more or less of it is worse', () => {
@@ -58,9 +61,23 @@ describe('findings the maker knows', () => {
     expect(open({ ...black, says: say`Bib comes out flat black and cold.` }, black)).toBe(true);
   });
 
+  it('never keeps more than a piece may hold: the one known longest makes way, the same one is kept once', () => {
+    let known: Known[] = [];
+    for (let i = 0; i <= MOST_KNOWN; i++) known = withKnown(known, shows(0.93, { id: `x-${i}` }), '');
+    known = withKnown(known, shows(0.91, { id: 'x-7' }), 'again');
+    expect(known.length).toBe(MOST_KNOWN);
+    expect(known.some((k) => k.id === 'x-0')).toBe(false);
+    expect(known.filter((k) => k.id === 'x-7').map((k) => k.reason)).toEqual(['again']);
+    const read = readPiece({ ...pineMarten, known });
+    expect(read.ok ? [] : read.problems).toEqual([]);
+  });
+
   it('knows one finding and not another of its kind; notes are nothing to decide', () => {
     const other = shows(0.93, { id: 'coat-base-shows-tail' });
-    const list = judged([shows(0.93), other, shows(0.5, { id: 'x', severity: 'note' })], [asKnown(shows(0.93), '')]);
+    const list = judged(
+      [shows(0.93), other, shows(0.5, { id: 'x', severity: 'note' })],
+      withKnown([], shows(0.93), ''),
+    );
     expect(list.filter(toDecide).map((f) => f.id)).toEqual(['coat-base-shows-tail']);
   });
 });

@@ -4,7 +4,7 @@
  */
 import { markOf } from './decision';
 import type { FindingCode } from './finding-codes';
-import type { Known } from './piece/known';
+import { MOST_KNOWN, type Known } from './piece/known';
 import { RANK, type Finding } from './stage';
 import type { Quantity } from './text';
 
@@ -59,13 +59,17 @@ export function measureOf(f: Finding): number | null {
 }
 
 /** How a finding is known from now on. */
-export const asKnown = (f: Finding, reason: string): Known => ({
+const asKnown = (f: Finding, reason: string): Known => ({
   id: f.id,
   severity: f.severity,
   measure: measureOf(f),
   words: markOf(f.says),
   reason,
 });
+
+/** What is known with one more; never more than a piece may hold, or it could not be opened again. */
+export const withKnown = (known: readonly Known[], f: Finding, reason: string): Known[] =>
+  [...known.filter((k) => k.id !== f.id), asKnown(f, reason)].slice(-MOST_KNOWN);
 
 function worse(f: Finding, k: Known): boolean {
   if (RANK[f.severity] < RANK[k.severity]) return true;

@@ -3,6 +3,9 @@ import { z } from 'zod';
 
 export const SEVERITIES = ['stop', 'caution', 'note'] as const;
 
+/** So many are kept with a piece; the one known longest makes way. */
+export const MOST_KNOWN = 400;
+
 export const knownSchema = z.strictObject({
   /** The finding, by the id it keeps from plan to plan. */
   id: z.string().min(1, 'A finding needs its name').max(300),

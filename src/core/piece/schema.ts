@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { coatSchema } from './coat';
 import { faceSchema, facePlaces } from './face';
 import { choice, colour, field, flag, id, measure, name, owned, whole } from './fields';
-import { knownSchema } from './known';
+import { knownSchema, MOST_KNOWN } from './known';
 import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
 import { scanContent } from './scan-content';
@@ -302,7 +302,7 @@ const pieceFields = z.strictObject({
   /** How it is worked: schools of needles and trimming, what was moved by hand, when it begins. */
   work: workSchema,
   /** Findings the maker knows and goes on with. */
-  known: z.array(knownSchema).max(400, 'There are not that many findings to know'),
+  known: z.array(knownSchema).max(MOST_KNOWN, 'There are not that many findings to know'),
   log: z.array(logEntrySchema).max(20000),
 });
 

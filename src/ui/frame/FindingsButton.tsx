@@ -87,9 +87,9 @@ function nameOf({ about }: Judged, piece: Piece, cupboard: Cupboard): string | n
   return about ? (lists[about.kind]?.find((x) => x.id === about.id)?.name ?? null) : null;
 }
 
-function says(toDo: number, findings: readonly Judged[]): string {
+function says(open: number, findings: readonly Judged[]): string {
   if (findings.length === 0) return 'Nothing to decide in the whole piece';
   const notes = findings.filter((f) => f.known === null && f.severity === 'note').length;
-  const decide = toDo === 0 ? 'Nothing to decide' : `${toDo} to decide`;
+  const decide = open === 0 ? 'Nothing to decide' : `${open} to decide`;
   return notes === 0 ? decide : `${decide}, ${notes} to know of`;
 }

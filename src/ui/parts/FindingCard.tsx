@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
-import { asKnown, type Judged } from '@/core/known-findings';
+import { withKnown, type Judged } from '@/core/known-findings';
 import { applyRemedy, editPiece } from '@/desk/store';
 import { EditButton, useEditable } from '@/ui/parts/Editable';
 import { useUnits } from './useUnits';
@@ -95,7 +95,7 @@ function IKnow({ finding, onFolded }: { finding: Judged; onFolded: (() => void) 
       </EditButton>
     );
   const fold = () => {
-    editPiece((d) => void (d.known = [...d.known.filter((k) => k.id !== finding.id), asKnown(finding, why.trim())]));
+    editPiece((d) => void (d.known = withKnown(d.known, finding, why.trim())));
     onFolded?.();
   };
   return (
