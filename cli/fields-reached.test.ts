@@ -208,4 +208,32 @@ describe('fields of the piece, the cupboard and the hand', () => {
       'shade/PlaceFields.tsx',
     ]);
   });
+  it('no room has a label of its own for one', () => {
+    const labels = new Set(all.flatMap((l) => saysOf(l.schema)?.label ?? []));
+    const own = files.flatMap(({ f, text }) =>
+      [...text.matchAll(/<(?:\w+Field|CheckField|ChoiceRow)\b[\s\S]*?\/>/g)].flatMap((m) =>
+        [...m[0].matchAll(/\blabel="([^"]+)"/g)].flatMap(([, l]) => (labels.has(l!) ? [`${f}: ${l}`] : [])),
+      ),
+    );
+    // The same word for something that is kept nowhere, or in another way than it is shown.
+    expect(own.sort()).toEqual([
+      // What is written down at the bench.
+      'bench/BenchStage.tsx: Note',
+      // The comb and the brush, which are no part of the piece.
+      'coat/LieRoom.tsx: both sides alike',
+      // The colour of a small part: one wool shown, a blend kept.
+      'face/NoseControls.tsx: Wool',
+      'form/AreasRoom.tsx: both sides alike',
+      // Measured on the animal, kept as a drawing; several lines of text.
+      'form/ShapeRoom.tsx: Length',
+      'form/ShapeRoom.tsx: Note',
+      // One step's own, among all of the rack.
+      'needles/NeedlePlanRoom.tsx: Needle',
+      // What the list is narrowed down to.
+      'order/StepsRoom.tsx: Needle',
+      'order/StepsRoom.tsx: Wool',
+      // How many parts a blend is looked for in.
+      'shade/MatchRoom.tsx: Parts',
+    ]);
+  });
 });

@@ -8,10 +8,11 @@ const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter(
   (f) => /\.tsx?$/.test(f) && !f.endsWith('.test.ts') && !f.startsWith('core/piece/upgrades/'),
 );
 
-/** An id asked for a part of it, or held against a pattern. */
+/** An id asked for a part of it, or held against a pattern or a word of ours. */
 const READ = [
   /\b(?:\w*Id|id|code)[!?]?\.(?:startsWith|endsWith|includes|match|matchAll|search|split|indexOf|replace|replaceAll)\(/,
   /\/[^/\n]+\/[a-z]*\.(?:test|exec)\([^)\n]*\b(?:\w*Id|id)\b/,
+  /(?<!typeof [\w.]*)(?:\b\w+Id|\.id)\s*[!=]==?\s*['"]/,
 ];
 
 const read = (text: string): string[] =>
@@ -28,14 +29,18 @@ describe('ids', () => {
     `const x = /^face-eyes/.test(o.id);`,
     `lotId.endsWith('-top')`,
     `f.code.startsWith('shade-')`,
+    `parts.find((p) => p.id === 'skull')`,
     `/skull|head/i.test(\`\${p.part.id} \${p.part.name}\`)`,
   ])('read would be found: %s', (line) => {
     expect(read(line)).toHaveLength(1);
   });
-  it.each([`chosen.includes(w.method)`, `ids.includes(x.id)`, `parts.find((p) => p.id === id)`, `/a/.test(name)`])(
-    'used as a whole is no reading: %s',
-    (line) => {
-      expect(read(line)).toEqual([]);
-    },
-  );
+  it.each([
+    `chosen.includes(w.method)`,
+    `ids.includes(x.id)`,
+    `parts.find((p) => p.id === id)`,
+    `/a/.test(name)`,
+    `typeof x.id === 'string'`,
+  ])('used as a whole is no reading: %s', (line) => {
+    expect(read(line)).toEqual([]);
+  });
 });

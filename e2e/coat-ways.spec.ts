@@ -98,8 +98,9 @@ test('locks of the alpaca: courses like bricks, piles shared out, tips as bands;
 test('changing from hem to top, half rows and even spacing', async ({ desk: page }) => {
   await openDemo(page);
   await chooseArea(page, 'Back');
-  // The margins: how far apart, how thin, how short it still covers.
-  await expect(docket(page)).toContainText(/Still covers with\s*Row spacing, at most\s*[\d.]+ mm/);
+  // Where its measures come to an end: how far apart it still covers, how long the wool allows.
+  await expect(docket(page)).toContainText(/Row spacing[^;]*at most [\d.]+ mm to cover/);
+  await expect(docket(page)).toContainText(/Fur length[^.]*at most [\d.]+ mm by the wool/);
   await docket(page).getByRole('checkbox', { name: 'another length at the top' }).check();
   const top = docket(page).getByRole('textbox', { name: 'Length at top' });
   await top.fill('8');

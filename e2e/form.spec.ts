@@ -55,6 +55,36 @@ test('a new piece keeps the measure that is known while bodies are tried, and pu
   await page.getByRole('button', { name: 'Cancel' }).click();
 });
 
+test('a new piece from a photograph is laid on it, one from a scan looks through it first', async ({ desk: page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New piece' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New piece' });
+  await dialog.getByLabel('Name of the piece').fill('From life');
+  const photo = dialog.getByLabel('A photograph from its side');
+  await photo.setInputFiles({ name: 'note.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert').filter({ hasText: 'note.txt is not a picture' })).toBeVisible();
+  await photo.setInputFiles('docs/screenshots/form.png');
+  await expect(dialog.getByText('It is laid behind the animal, in Compare.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL('**/form');
+  await expect(page.getByLabel('form.png behind the outline of the animal').locator('image')).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New piece' }).click();
+  await dialog.getByLabel('Name of the piece').fill('From a base');
+  const obj = [
+    ...bunny.positions.map((p) => `v ${p.join(' ')}`),
+    ...bunny.cells.map((c) => `f ${c.map((v) => v + 1).join(' ')}`),
+  ].join('\n');
+  const scan = { name: 'base.obj', mimeType: 'model/obj', buffer: Buffer.from(obj) };
+  await dialog.getByLabel('A scan of your own base').setInputFiles(scan);
+  await dialog.getByRole('button', { name: 'Leave out base.obj' }).click();
+  await expect(dialog.getByText('base.obj')).toHaveCount(0);
+  await dialog.getByLabel('A scan of your own base').setInputFiles(scan);
+  await dialog.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL('**/form');
+  await expect(page.getByRole('dialog', { name: 'base.obj' })).toContainText('small faces read');
+});
+
 test('shape: a part in hand is typed, dragged, bent, padded and taken away, all undone', async ({ desk: page }) => {
   await room(page, 'Shape', 'Pine marten');
   await page.keyboard.press('l');
@@ -313,7 +343,7 @@ test('an own base: a scan is read, reported, sized, used, covered and undone; wh
   ].join('\n');
   await input.setInputFiles({ name: 'base.obj', mimeType: 'model/obj', buffer: Buffer.from(obj) });
   const dialog = page.getByRole('dialog', { name: 'base.obj' });
-  await expect(dialog.getByRole('list', { name: 'What was done' })).toContainText('triangles read');
+  await expect(dialog.getByRole('list', { name: 'What was done' })).toContainText('small faces read');
   await dialog.getByRole('combobox', { name: 'Nose points to' }).click();
   await choose(page.getByRole('option', { name: '+y' }));
   await expect(dialog.getByRole('alert')).toContainText('two different ways');

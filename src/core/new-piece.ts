@@ -87,6 +87,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       lotId: n.wools?.core.id ?? null,
       soft: plan.flatFelt.map((part) => ({ part, firmness: 'flat felt' as const })),
       under: [],
+      weight: null,
     },
     frame: {
       kind: plan.parts.some((p) => p.shape === 'board') ? 'none' : 'one wire',

@@ -132,13 +132,16 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
     shade: shade.result,
     coatWork: laid.map((o) => o.id),
   });
-  const building = [...frame.operations, ...core.operations, ...flat.operations, ...face.operations];
+  const building = [frame, core, stands, flat, face].flatMap((s) => s.operations);
   const ordered = putInOrder(x, {
     coat: coat.result,
     shade: shade.result,
     ground: groundOf(work, coat.result, core.result, frame.result, shaped.owner, x.memo),
     eyes: eyesIn(face.result?.zones ?? []),
-    operations: tied(afterPhotographs([photographs(x.hand), ...building, ...afterCore(laid)]), face.ties),
+    operations: tied(afterPhotographs([photographs(x.hand), ...building, ...afterCore(laid)]), [
+      ...face.ties,
+      ...stands.ties,
+    ]),
   });
   const { needles, sorted, sittings } = ordered;
   const stock = planStock(x, { coat: coat.result, operations: ordered.operations });

@@ -8,21 +8,13 @@ import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../d
 import { measureOf } from './known-findings';
 import { Memo } from './memo';
 import { defaultHand as hand } from './piece/hand';
-import { readPiece } from './piece/read';
+import { readCupboard, readPiece } from './piece/read';
 import type { Piece } from './piece/schema';
 import { makePlan, type Plan } from './plan';
-import { RANK, type Finding, type Remedy } from './stage';
+import { remedied } from './remedied';
+import { RANK, type Finding } from './stage';
 
 const ROUGH = { edgeShare: 1 / 45 };
-const apply = (piece: Piece, r: Remedy): Piece =>
-  produce(piece, (draft) => {
-    for (const c of r.changes) {
-      let at = draft as unknown as Record<string | number, unknown>;
-      for (const key of c.path.slice(0, -1)) at = at[key] as Record<string | number, unknown>;
-      at[c.path[c.path.length - 1]!] = c.value;
-    }
-  });
-
 /** Whether a finding is gone or weighs less. */
 function eased(f: Finding, now: Plan): boolean {
   const is = now.findings.find((x) => x.id === f.id);
@@ -58,14 +50,14 @@ describe('remedies', () => {
         for (const f of was.findings)
           for (const r of f.remedies) {
             pressed++;
-            const next = apply(p, r);
-            const read = readPiece(next);
+            const next = remedied({ piece: p, cupboard }, r);
+            const read = [readPiece(next.piece), readCupboard(next.cupboard)].find((x) => !x.ok);
             const label = `${what}: ${f.code} ${JSON.stringify(f.about)}: ${r.label.map((x) => (typeof x === 'string' ? x : x.value)).join('')}`;
-            if (!read.ok) {
+            if (read && !read.ok) {
               wrong.push(`${label}: not valid: ${read.problems[0]!.says}`);
               continue;
             }
-            const now = plan(next);
+            const now = makePlan(next.piece, next.cupboard, hand, memo, ROUGH);
             if (!eased(f, now)) wrong.push(`${label}: still there`);
             for (const s of now.findings)
               if (s.severity === 'stop' && !stops.has(s.id) && !(s.code in AFTERWARDS))

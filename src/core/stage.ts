@@ -7,7 +7,7 @@ import type { Work } from '@/core/time/elements';
 import type { Decision } from './decision';
 import type { FindingCode } from './finding-codes';
 import type { Memo } from './memo';
-import type { Cupboard } from './piece/cupboard';
+import type { Cupboard, Pile } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { SEVERITIES } from './piece/known';
 import type { Piece } from './piece/schema';
@@ -26,12 +26,21 @@ export interface PieceChange {
   readonly value: unknown;
 }
 
+/** What is entered in the cupboard of a lot: grams that came, sorted locks that were found. */
+interface LotEntry {
+  readonly lotId: string;
+  readonly moreG?: number;
+  readonly morePiles?: readonly Pile[];
+}
+
 export interface Remedy {
   /** What the button says. */
   readonly label: Text;
   /** What it will do to the figures. */
   readonly effect: Text;
   readonly changes: readonly PieceChange[];
+  /** What is entered in the cupboard with it. */
+  readonly enters?: readonly LotEntry[];
 }
 
 export interface Finding {

@@ -21,6 +21,7 @@ const PLACES: Readonly<Record<string, string>> = {
   core: 'the core',
   soft: 'how firm the core is',
   under: 'what lies under the fur',
+  weight: 'the weight low in it',
   frame: 'the wire',
   references: 'the photographs',
   pins: 'the pins',

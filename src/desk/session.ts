@@ -25,7 +25,7 @@ import {
   type EarlierState,
 } from './storage';
 import { endGesture, forgetHistory, onEdit, say, useDesk, type Unread } from './store';
-import { defaultView, viewSchema } from './view';
+import { defaultView, viewSchema, type View } from './view';
 
 /** How many edits wait, and what is wrong with storing, by document. */
 const waits = new Map<string, number>();
@@ -294,6 +294,10 @@ export function storeNow(): void {
   for (const k of [keepers.cupboard, keepers.hand, ...pieces.values()]) k?.retry();
   for (const p of pauses) p.wake();
 }
+
+/** How a piece is looked at when it is opened for the first time. */
+export const beginView = (id: string, view: Partial<View>): Promise<void> =>
+  saveThing(`view:${id}`, { ...defaultView, ...view });
 
 /** Keeps how the piece on the desk is looked at. Returns what ends it. */
 export function keepView(id: string): () => void {

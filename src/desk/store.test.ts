@@ -82,10 +82,12 @@ describe('undo', () => {
 
 describe('a remedy', () => {
   it('is one change of several places', () => {
-    applyRemedy([
-      { path: ['areas', 0, 'coat', 'spacingMm'], value: 2 },
-      { path: ['areas', 2, 'coat', 'spacingMm'], value: 2.5 },
-    ]);
+    applyRemedy({
+      changes: [
+        { path: ['areas', 0, 'coat', 'spacingMm'], value: 2 },
+        { path: ['areas', 2, 'coat', 'spacingMm'], value: 2.5 },
+      ],
+    });
     expect(
       desk()
         .piece!.areas.filter((_, i) => i === 0 || i === 2)
@@ -94,8 +96,20 @@ describe('a remedy', () => {
     undo();
     expect(desk().piece).toBe(pineMarten);
   });
+  it('enters what came in the cupboard, as one change with the piece', () => {
+    const { cupboard } = desk();
+    const [lot] = cupboard.lots;
+    const pile = { lengthMm: 60, widthMm: 4, count: 12, grade: 'good' as const };
+    applyRemedy({
+      changes: [{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }],
+      enters: [{ lotId: lot!.id, moreG: 2.5, morePiles: [pile] }],
+    });
+    expect(desk().cupboard.lots[0]).toMatchObject({ haveG: lot!.haveG + 2.5, piles: [...lot!.piles, pile] });
+    undo();
+    expect([desk().piece, desk().cupboard]).toEqual([pineMarten, cupboard]);
+  });
   it('that would leave an unsound piece is refused and said', () => {
-    applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: -1 }]);
+    applyRemedy({ changes: [{ path: ['areas', 0, 'coat', 'spacingMm'], value: -1 }] });
     expect(desk().piece).toBe(pineMarten);
     expect(desk().message).toMatch(/Row spacing must be between/);
   });
@@ -107,7 +121,7 @@ describe('a piece that can no longer be stored', () => {
     useDesk.setState({ canEdit: false });
     const before = desk().piece;
     setLength(400);
-    applyRemedy([{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }]);
+    applyRemedy({ changes: [{ path: ['areas', 0, 'coat', 'spacingMm'], value: 2 }] });
     undo();
     expect(desk().piece).toBe(before);
     expect(desk().message).toMatch(/Nothing more of this piece can be stored/);

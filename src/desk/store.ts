@@ -7,11 +7,12 @@ import { produce } from 'immer';
 import { create } from 'zustand';
 import { CUPBOARD_SCHEMA, type Cupboard } from '@/core/piece/cupboard';
 import { defaultHand, type Hand } from '@/core/piece/hand';
-import { readPiece, type Problem } from '@/core/piece/read';
+import { readCupboard, readPiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import type { DraftSkin } from '@/core/form/draft';
 import type { Plan, Progress } from '@/core/plan';
-import type { PieceChange } from '@/core/stage';
+import { remedied } from '@/core/remedied';
+import type { Remedy } from '@/core/stage';
 import type { Edit, Lost } from './keeper';
 import { redone } from './merge';
 import { defaultSettings, type Settings } from './settings';
@@ -241,19 +242,13 @@ export function changePiece(change: (piece: Piece) => Piece): void {
 }
 
 /** Applies a remedy as one change. A remedy that would not leave a valid piece is refused and said. */
-export function applyRemedy(changes: readonly PieceChange[]): void {
-  const { piece } = useDesk.getState();
+export function applyRemedy(remedy: Pick<Remedy, 'changes' | 'enters'>): void {
+  const { piece, cupboard } = useDesk.getState();
   if (!piece) return;
-  const next = produce(piece, (draft) => {
-    for (const c of changes) {
-      let at = draft as unknown as Record<string | number, unknown>;
-      for (const key of c.path.slice(0, -1)) at = at[key] as Record<string | number, unknown>;
-      at[c.path[c.path.length - 1]!] = c.value;
-    }
-  });
-  const read = readPiece(next);
-  if (read.ok) record({ piece: next });
-  else useDesk.setState({ message: read.problems[0]!.says });
+  const next = remedied({ piece, cupboard }, remedy);
+  const bad = [readPiece(next.piece), readCupboard(next.cupboard)].find((r) => !r.ok);
+  if (bad && !bad.ok) useDesk.setState({ message: bad.problems[0]!.says });
+  else record(next);
 }
 
 /** A change done to the desk as it is now; null where something of it has been changed otherwise since. */

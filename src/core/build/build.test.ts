@@ -12,7 +12,9 @@ import { makeBody } from '@/core/form/body';
 import { joining } from './joining';
 import { coreMass, tippingAngle, weightLow, wireLength } from './core-methods';
 import { BODY_PLANS } from '@/core/form/plans/plans';
-import { balance, SAFE_DEG } from './stands';
+import { balance } from './balance';
+import { SAFE_DEG } from './steadied';
+import { remedied } from '@/core/remedied';
 
 const FINE = { edgeShare: 1 / 70 };
 const bare = (p: Piece): Piece => ({ ...p, areas: p.areas.map((a) => ({ ...a, coat: { method: 'none' as const } })) });
@@ -127,8 +129,14 @@ describe('wool for the core', () => {
       FINE,
     );
     expect(eased.findings.some((f) => f.id === 'form-swallowed-foreleg' && f.severity === 'stop')).toBe(false);
-    // A leg has wire in it, so nobody is told to make it flat.
-    expect(found.remedies.map((r) => r.changes.map((c) => c.path))).toEqual([[['core', 'under']], [['core', 'under']]]);
+    // A leg has wire in it, so nobody is told to make it flat; drawn thicker it keeps a core.
+    expect(found.remedies.map((r) => r.changes.map((c) => c.path))).toEqual([
+      [['core', 'under']],
+      [['core', 'under']],
+      [['form', 'parts', 5, 'nodes']],
+    ]);
+    const thick = planned(remedied({ piece: furry, cupboard }, found.remedies[2]!).piece, cupboard, hand, FINE);
+    expect(thick.findings.some((f) => f.id === 'form-swallowed-foreleg' && f.severity === 'stop')).toBe(false);
   });
 });
 
@@ -360,6 +368,66 @@ describe('standing', () => {
       [12, -60],
       [-12, -60],
     ]);
+  });
+
+  it('what falls stands with its feet further out, or with a weight low over the other side; the lever says how heavy', () => {
+    const leg = (id: string, z: number): Part => ({
+      ...plainTube(id),
+      role: 'other',
+      mirrored: true,
+      on: 'trunk',
+      root: 'start',
+      blend: 10,
+      nodes: [
+        { at: [60, 0, z], radius: 40 },
+        { at: [60, -300, z], radius: 30 },
+      ],
+    });
+    // Its hind legs stand under its middle: nothing holds it up behind them.
+    const begun = (p: Piece): Piece => ({
+      ...p,
+      form: {
+        ...p.form,
+        parts: [{ ...plainTube('trunk'), blend: 10 }, leg('fore', 320), leg('hind', 60)],
+        pose: [],
+        finishedLengthMm: 200,
+      },
+      areas: [plainArea('all', 'All', [{ parts: ['trunk'] }])],
+      core: { ...p.core, allowanceMm: 0, soft: [] },
+    });
+    const fallen = planOf('standing-quadruped', 200, begun);
+    expect(fallen.stands.towards).toBe('back');
+    const f = fallen.findings.find((x) => x.code === 'form-falls')!;
+    expect(f.remedies.map((r) => r.label.map((t) => (typeof t === 'string' ? t : '#')).join(''))).toEqual([
+      expect.stringMatching(/^Set the feet # further out$/),
+      expect.stringMatching(/^Put # low into it, over its front$/),
+    ]);
+    for (const r of f.remedies) {
+      const then = planOf('standing-quadruped', 200, (p) => remedied({ piece: begun(p), cupboard }, r).piece);
+      expect(then.findings.some((x) => x.code === 'form-falls')).toBe(false);
+      expect(then.stands.tipping!.value).toBeGreaterThanOrEqual(SAFE_DEG);
+    }
+    // Balance of moments (closed form), the weight over the front feet: as much as the piece's own moment behind the edge it wants.
+    const { massG, side } = f.remedies[1]!.changes[0]!.value as { massG: number; side: string };
+    const then = planOf(
+      'standing-quadruped',
+      200,
+      (p) => remedied({ piece: begun(p), cupboard }, f.remedies[1]!).piece,
+    );
+    expect(side).toBe('front');
+    expect(then.stands.massG - fallen.stands.massG).toBeCloseTo(massG, 6);
+    const [m, z, zw] = [fallen.stands.massG, fallen.stands.centre[2], then.stands.lowAt![2]];
+    expect(then.stands.centre[2]).toBeCloseTo((m * z + massG * zw) / (m + massG), 6);
+    // Half a gram less would not do.
+    const less = planOf('standing-quadruped', 200, (p) => {
+      const b = begun(p);
+      return { ...b, core: { ...b.core, weight: { massG: massG - 0.5, side: 'front' } } };
+    });
+    expect(less.stands.tipping!.value).toBeLessThan(SAFE_DEG);
+    // The weight is a step, before the core is closed.
+    const steps = then.work.steps.map((s) => s.operation.id);
+    expect(steps.indexOf('core-weight')).toBeLessThan(steps.indexOf('core-join'));
+    expect(steps).toContain('core-weight');
   });
 
   let upright: Plan;

@@ -68,6 +68,31 @@ function wireThrough(piece: Piece, cupboard: Cupboard, w: FormWork, part: string
   return [{ path: ['frame', tail ? 'tail' : 'head'], value: true }];
 }
 
+/** Drawn so much thicker all along that the coat leaves a core; none where it would be another animal. */
+function thicker(piece: Piece, w: FormWork, b: BodyPart, across: number, moreMm: number): Remedy[] {
+  const i = piece.form.parts.findIndex((p) => p.id === b.part.id);
+  const drawn = piece.form.parts[i];
+  // Up to twice as thick; ours.
+  if (!drawn || drawn.shape === 'board' || piece.form.scan || moreMm > across / 2) return [];
+  const more = Math.ceil(moreMm / w.body.scale);
+  const set = (key: string, value: unknown): PieceChange => ({ path: ['form', 'parts', i, key], value });
+  return [
+    {
+      label: say`Draw ${b.part.name} thicker`,
+      effect: say`${mm(across + 2 * more * w.body.scale)} across with its fur instead of ${mm(across)}, and a core to root it in`,
+      changes:
+        drawn.shape === 'limb'
+          ? [
+              set(
+                'nodes',
+                drawn.nodes.map((n) => ({ ...n, radius: n.radius + more })),
+              ),
+            ]
+          : [set('halfWidth', drawn.halfWidth + more), set('halfHeight', drawn.halfHeight + more)],
+    },
+  ];
+}
+
 /** What makers do with fur as thick as the part, with the sizes that come of it. */
 function waysUnder(piece: Piece, cupboard: Cupboard, w: FormWork, b: BodyPart, across: number, fur: number): Remedy[] {
   const { id: part, name } = b.part;
@@ -141,7 +166,12 @@ export function swallowed(
         why: stop
           ? say`The coat there is thicker than the part. A coat of at most ${mm(fit)} would leave a core to root it in.`
           : say`The core ends short of the tip; the fur makes up the rest. A coat of at most ${mm(fit)} would leave core up to the tip.`,
-        remedies: stop ? waysUnder(piece, cupboard, w, b, across[p]!, fur[p]!) : [],
+        remedies: stop
+          ? [
+              ...waysUnder(piece, cupboard, w, b, across[p]!, fur[p]!),
+              ...thicker(piece, w, b, across[p]!, fur[p]! - fit),
+            ]
+          : [],
       },
     ];
   });

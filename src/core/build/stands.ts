@@ -3,23 +3,23 @@
  * it needs: where the wires of its feet go in and how wide the holes are.
  */
 import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
-import { convexHull, insideHull, type Point2 } from '@/core/geometry/hull';
+import type { Point2 } from '@/core/geometry/hull';
 import { add, norm, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import { figure, type Figure } from '@/core/method/define';
 import type { BodyPart } from '@/core/form/body';
 import type { Memo } from '@/core/memo';
-import type { Part } from '@/core/piece/schema';
-import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
+import type { Part, Piece } from '@/core/piece/schema';
+import type { Context, Finding, Remedy, Stage } from '@/core/stage';
 import { degrees, grams, joined, mm, say, type Text } from '@/core/text';
-import { tippingAngle, weightLow } from './core-methods';
+import { balance, lowOver, overFeet, sideOf, tippingOf, type Side, type Weight } from './balance';
+import { weightLow as weightWanted } from './core-methods';
 import type { CorePlan } from './core-plan';
 import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from './frame';
 import { onTheGround, type Contact } from './ground-contact';
 import { skeleton } from './skeleton';
+import { feetOut, JOIN_LATER, SAFE_DEG, weightLow, weightOperation } from './steadied';
 
-/** A piece that falls when tipped less than this is unsafe on a shelf; ours. */
-export const SAFE_DEG = 6;
 /** Wider than the wire by this, so that it goes in and glue has room; ours. mm */
 const HOLE_ROOM = 0.3;
 
@@ -33,29 +33,14 @@ export interface StandsPlan {
   readonly feet: readonly Point2[];
   readonly marginMm: number;
   readonly tipping: Figure | null;
-  readonly towards: 'front' | 'back' | 'left' | 'right';
+  readonly towards: Side;
   /** Parts other than feet without which it would fall. */
   readonly leansOn: readonly string[];
   /** Where the wire of each foot that is on the ground would go into a base, and how wide to bore. */
   readonly holes: readonly { readonly name: string; readonly at: Point2 }[];
   readonly holeMm: number;
-}
-
-interface Weight {
-  readonly massG: number;
-  readonly at: Vec3;
-}
-
-/** Middle of the weight of a list of weights. */
-export function balance(list: readonly Weight[]): Weight {
-  const massG = list.reduce((s, w) => s + w.massG, 0);
-  return {
-    massG,
-    at: times(
-      list.reduce((s: Vec3, w) => add(s, times(w.at, w.massG)), [0, 0, 0]),
-      1 / (massG || 1),
-    ),
-  };
+  /** Where the weight put low into it lies; null where there is none. */
+  readonly lowAt: Vec3 | null;
 }
 
 /** Middle of a surface. */
@@ -95,9 +80,6 @@ function wireWeights(frame: FramePlan): Weight[] {
   return long.map((x) => ({ massG: (frame.massG * x.l) / total, at: x.at }));
 }
 
-const side = (n: Point2): StandsPlan['towards'] =>
-  Math.abs(n[0]) > Math.abs(n[1]) ? (n[0] > 0 ? 'left' : 'right') : n[1] > 0 ? 'front' : 'back';
-
 interface BeforeStands {
   readonly work: FormWork;
   readonly core: CorePlan;
@@ -105,17 +87,30 @@ interface BeforeStands {
   readonly frame: FramePlan;
 }
 
-export function planStands({ piece, memo }: Context, { work: w, core, coat, frame }: BeforeStands): Stage<StandsPlan> {
-  const { massG, at: centre } = balance([...core.weights, ...coatWeights(coat, memo), ...wireWeights(frame)]);
-  const { groundY, contacts } = onTheGround(w, massG, centre);
-  const over = (points: readonly Point2[]) => {
-    const feet = convexHull([...points]);
-    return feet.length < 3
-      ? { feet, margin: -1, outward: [0, 1] as Point2 }
-      : { feet, ...insideHull(feet, [centre[0], centre[2]]) };
+/** How the animal stands under its weights, and under one more put low over one side of the feet it stands on without it. */
+function standing(w: FormWork, weights: readonly Weight[], low: Piece['core']['weight']) {
+  const on = (list: readonly Weight[]) => {
+    const { massG, at: centre } = balance(list);
+    const { groundY, contacts } = onTheGround(w, massG, centre);
+    const over = overFeet(
+      contacts.flatMap((c) => c.at),
+      centre,
+    );
+    return { massG, centre, groundY, contacts, ...over, tipping: tippingOf(over.margin, centre, groundY), low: null };
   };
-  const { feet, margin, outward } = over(contacts.flatMap((c) => c.at));
-  const height = centre[1] - groundY;
+  const without = on(weights);
+  if (!low) return without;
+  const at = lowOver(low.side, without.feet, without.centre, without.groundY);
+  return { ...on([...weights, { massG: low.massG, at }]), low: at };
+}
+
+export function planStands(
+  { piece, hand, memo }: Context,
+  { work: w, core, coat, frame }: BeforeStands,
+): Stage<StandsPlan> {
+  const weights = [...core.weights, ...coatWeights(coat, memo), ...wireWeights(frame)];
+  const low = piece.core.weight;
+  const s = standing(w, weights, low);
   const legs = skeleton(w.body, piece.frame).limbs;
   // A leg goes into a base if it, or what sits on it, is on the ground.
   const sitsOn = (b: BodyPart, id: string): boolean => {
@@ -123,40 +118,57 @@ export function planStands({ piece, memo }: Context, { work: w, core, coat, fram
       if (p.id === id) return true;
     return false;
   };
-  const reach = legs.filter((l) => contacts.some((c) => c.side === l.side && sitsOn(c.part, l.part.part.id)));
+  const reach = legs.filter((l) => s.contacts.some((c) => c.side === l.side && sitsOn(c.part, l.part.part.id)));
   // It leans on what would let it fall if it were not there: a tail behind two legs.
   const isLeg = (c: Contact) => legs.some((l) => sitsOn(c.part, l.part.part.id));
-  const props = contacts.filter((c) => c.part.part.on !== null && !isLeg(c));
+  const props = s.contacts.filter((c) => c.part.part.on !== null && !isLeg(c));
   const leansOn =
-    contacts.some(isLeg) &&
+    s.contacts.some(isLeg) &&
     props.length > 0 &&
-    over(contacts.filter((c) => !props.includes(c)).flatMap((c) => c.at)).margin < 0
+    overFeet(
+      s.contacts.filter((c) => !props.includes(c)).flatMap((c) => c.at),
+      s.centre,
+    ).margin < 0
       ? [...new Set(props.map((c) => c.part.part.name))]
       : [];
   const holes = reach.map((l) => {
     const end = l.path[l.path.length - 1]!;
     return { name: `${l.part.part.name}, ${l.side}`, at: [end[0], end[2]] as Point2 };
   });
-  const tipping = figure(tippingAngle, { margin, height: Math.max(height, 1e-6) });
   const kind = w.body.board
     ? 'hangs'
-    : legs.length <= 2 && legs.length > 0 && tipping.value < SAFE_DEG
+    : legs.length <= 2 && legs.length > 0 && s.tipping.value < SAFE_DEG
       ? 'needs a base'
       : 'stands';
   const result: StandsPlan = {
     case: kind,
-    massG,
-    centre,
-    groundY,
-    feet,
-    marginMm: margin,
-    tipping: kind === 'hangs' ? null : tipping,
-    towards: side(outward),
+    massG: s.massG,
+    centre: s.centre,
+    groundY: s.groundY,
+    feet: s.feet,
+    marginMm: s.margin,
+    tipping: kind === 'hangs' ? null : s.tipping,
+    towards: sideOf(s.outward),
     leansOn,
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
+    lowAt: kind === 'hangs' ? null : s.low,
   };
-  return { result, findings: kind === 'hangs' ? [] : [...judge(result, outward), ...leaning(result)], ...NO_WORK };
+  return {
+    result,
+    findings:
+      kind === 'hangs'
+        ? []
+        : [
+            ...judge(result, s.outward, () => [
+              ...feetOut(piece, w, s.contacts, result, s.outward, core),
+              ...weightLow(result, (x) => standing(w, weights, x), low),
+            ]),
+            ...leaning(result),
+          ],
+    operations: low && kind !== 'hangs' ? [weightOperation(low, hand)] : [],
+    ties: low && kind !== 'hangs' ? [JOIN_LATER] : [],
+  };
 }
 
 /** A prop that is part of the animal has to be as firm as a leg. */
@@ -176,7 +188,7 @@ const leaning = (s: StandsPlan): Finding[] =>
         },
       ];
 
-function judge(s: StandsPlan, outward: Point2): Finding[] {
+function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]): Finding[] {
   if (s.tipping === null || s.tipping.value >= SAFE_DEG) return [];
   const height = Math.max(s.centre[1] - s.groundY, 1e-6);
   const wanted = height * Math.tan((SAFE_DEG * Math.PI) / 180);
@@ -184,14 +196,14 @@ function judge(s: StandsPlan, outward: Point2): Finding[] {
   const edge = Math.max(...s.feet.map((q) => q[0] * outward[0] + q[1] * outward[1]));
   const far = Math.min(...s.feet.map((q) => q[0] * outward[0] + q[1] * outward[1]));
   const lever = edge - far;
-  const words: Record<StandsPlan['towards'], string> = {
+  const words: Record<Side, string> = {
     front: 'forward',
     back: 'backward',
     left: 'to its left',
     right: 'to its right',
   };
   const move = Math.max(0, wanted - s.marginMm);
-  const weight = lever > wanted ? figure(weightLow, { mass: s.massG, margin: s.marginMm, wanted, lever }) : null;
+  const weight = lever > wanted ? figure(weightWanted, { mass: s.massG, margin: s.marginMm, wanted, lever }) : null;
   const remedyWords: Text = weight
     ? say` Set the feet on that side ${mm(move)} further out, or put ${grams(weight.value)} low on the other side, or fix it to a base.`
     : say` Set the feet on that side ${mm(move)} further out, or fix it to a base.`;
@@ -215,7 +227,7 @@ function judge(s: StandsPlan, outward: Point2): Finding[] {
         ...remedyWords,
         ...base,
       ],
-      remedies: [],
+      remedies: remedies(),
     },
   ];
 }

@@ -3,7 +3,7 @@ import { ref } from '@/core/ref';
 import { placeAt } from '@/core/form/places';
 import type { Body } from '@/core/form/body';
 import { plainArea } from '@/core/form/area-edits';
-import type { Cupboard } from '@/core/piece/cupboard';
+import { MOST_PILES, type Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Remedy } from '@/core/stage';
@@ -17,6 +17,18 @@ import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
 import { wayOf } from './ways';
 import { longestLength } from '@/core/coat/techniques/fold-over/fold-over-lay';
+
+/** More sorted locks of the length wanted, entered as a pile. In halves of a mm, so that what is entered serves. */
+function found(lot: Cupboard['lots'][number], short: number, needMm: number, wideMm: number): Remedy {
+  const lengthMm = Math.min(400, Math.ceil(2 * needMm) / 2);
+  const widthMm = Math.max(0.5, Math.min(Math.floor(2 * wideMm) / 2, lot.piles[0]?.widthMm ?? 4));
+  return {
+    label: say`I have found ${count(short)} more, ${mm(lengthMm)} long`,
+    effect: say`a pile of them at most ${mm(widthMm)} wide is entered for ${lot.name}`,
+    changes: [],
+    enters: [{ lotId: lot.id, morePiles: [{ lengthMm, widthMm, count: Math.ceil(short), grade: 'plain' }] }],
+  };
+}
 
 /** Locks of lots with counted piles, shared out over all areas that draw on them. */
 export function locksShared(
@@ -48,7 +60,7 @@ export function locksShared(
         about: ref('area', area.id),
         says: say`${count(short)} locks are missing for ${area.name}.`,
         why: say`The sorted piles of ${lot.name} hold too few locks at least ${mm(need)} long${wide < 1e5 ? say` and at most ${mm(wide)} wide, which the tightest ring wants,` : ''} once the places most seen are served. Sort more, set them further apart, or open them.`,
-        remedies: [],
+        remedies: lot.piles.length < MOST_PILES ? [found(lot, short, need, wide)] : [],
       });
     }
   }

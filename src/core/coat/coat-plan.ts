@@ -6,6 +6,7 @@ import type { AreaShape, Component } from '@/core/coat/rows/area-shape';
 import type { Corner } from '@/core/coat/rows/corners';
 import type { SharedLocks } from '@/core/coat/techniques/locks/lock-allotment';
 import type { Margin } from '@/core/coat/cover/margins';
+import type { Stop } from '@/core/coat/cover/stops';
 import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
 
@@ -34,6 +35,8 @@ export interface AreaPlan {
         readonly lotName: string;
         /** How far spacing, weight and length may go and still cover. */
         readonly margins: readonly Margin[];
+        /** Where its measures come to an end, by wool, area or cover. */
+        readonly stops: readonly Stop[];
         /** Practice swatches its figures rest on. */
         readonly swatches: number;
       })

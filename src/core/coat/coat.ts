@@ -13,6 +13,7 @@ import { betweenAreas, locksShared } from './between';
 import type { AreaPlan, CoatPlan, ShapedAreas } from './coat-plan';
 import { layArea } from './lay-area';
 import { marginsOf } from '@/core/coat/cover/margins';
+import { stopsOf } from '@/core/coat/cover/stops';
 import { unclothed } from './unclothed';
 import type { Lay } from './way';
 import { wayOf } from './ways';
@@ -59,6 +60,8 @@ export function planCoat(
     findings.push(...found);
     operations.push(...work);
     const { lot, hand: rates, habit, rise } = laid.context;
+    const asked = { spec: coat, lot, hand: rates, habit, rise };
+    const margins = memo.keep(`margins:${area.id}`, [asked], (s) => marginsOf(wayOf(s.spec.method), s));
     return {
       ...bare,
       colour: lot.colour,
@@ -67,9 +70,8 @@ export function planCoat(
         method: coat.method,
         lotId: lot.id,
         lotName: lot.name,
-        margins: memo.keep(`margins:${area.id}`, [{ spec: coat, lot, hand: rates, habit, rise }], (s) =>
-          marginsOf(wayOf(s.spec.method), s),
-        ),
+        margins,
+        stops: stopsOf(wayOf(coat.method), asked, margins, shape.heightMm),
         swatches: laid.swatches,
       },
     };

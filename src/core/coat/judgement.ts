@@ -16,6 +16,7 @@ import { spanOfFigure } from '@/core/method/span';
 import { areaRemedy, findingOf, remedyOf, woolRemedy } from './remedy';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { withMeasure, type LayContext, type Look } from './way';
+import { HANGS } from '@/core/coat/cover/stops';
 
 /** Seen aslant a coat may hide a little less. Ours. */
 const WELL_ASLANT = 0.9;
@@ -340,7 +341,7 @@ export function crowdFindings(c: LayContext, l: Look): Finding[] {
 
 /** Fur that reaches far beyond the area it grows on. */
 export function reachFindings(c: LayContext, reachMm: number): Finding[] {
-  if (reachMm <= 1.5 * c.shape.heightMm) return [];
+  if (reachMm <= HANGS * c.shape.heightMm) return [];
   return [
     findingOf(
       c,

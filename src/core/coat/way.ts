@@ -194,6 +194,12 @@ export interface Way<C extends Laid = Laid> {
   readonly rootsHidden?: (spec: C) => boolean;
   /** Finished lengths along the area where they change, and where that is. */
   readonly lengths?: (spec: C) => readonly (readonly [string, number])[];
+  /** The measures that say how long its fur is, as its schema has them. */
+  readonly lengthKeys?: readonly (keyof C & string)[];
+  /** Longest finished length its wool allows, in halves of a mm. */
+  readonly longest?: (s: Spec<C>) => number;
+  /** How far its fur reaches over the skin, mm. */
+  readonly reach?: (spec: C) => number;
   /** Lots it draws on besides its own. */
   readonly moreLots?: (spec: C) => readonly string[];
   /** Formulas of its own, for the handbook and for opening a figure. */

@@ -12,6 +12,9 @@ export const NEEDLE_SECTIONS = ['triangle', 'star', 'twisted', 'crown', 'reverse
 
 export const LOCK_GRADES = ['best', 'good', 'plain'] as const;
 
+/** Piles a lot is sorted into at most. */
+export const MOST_PILES = 40;
+
 /** Locks sorted onto one pile. */
 export const pileSchema = z.strictObject({
   lengthMm: field('length', 'Length of the locks', 5, 400, { label: 'Length' }),
@@ -58,7 +61,7 @@ export const lotSchema = z.strictObject({
       'The shares of the other colours must leave something of the first',
     ),
   /** Sorted locks, where they have been counted. */
-  piles: z.array(pileSchema).max(40),
+  piles: z.array(pileSchema).max(MOST_PILES),
 });
 
 export const needleSchema = z.strictObject({

@@ -215,7 +215,10 @@ export const facePhotoSchema = z.strictObject({
   name: name('Name of the photograph', 120),
   /** Of the animal in life, laid behind the chart, or of the piece itself, to see whether it is level. */
   of: z.enum(['animal', 'piece']),
-  side: z.enum(['front', 'profile']),
+  side: choice(['front', 'profile'], 'Taken from', {
+    beside: true,
+    words: { front: 'from the front', profile: 'in profile' },
+  }),
   aspect: measure('Shape of the picture', 0.05, 20, ''),
   strength: field('share', 'Strength of the picture', 0, 1, { slide: [0, 1, 0.05] }),
   pins: z

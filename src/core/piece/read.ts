@@ -23,6 +23,7 @@ import { toPiece5 } from './upgrades/piece-5';
 import { toPiece6 } from './upgrades/piece-6';
 import { toPiece7 } from './upgrades/piece-7';
 import { toPiece8 } from './upgrades/piece-8';
+import { toPiece10 } from './upgrades/piece-10';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -47,6 +48,7 @@ export const PIECE_UPGRADES: Upgrades = {
   6: toPiece7,
   7: toPiece8,
   8: toPiece9,
+  9: toPiece10,
 };
 const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5, 5: toHand6, 6: toHand7 };
 const CUPBOARD_UPGRADES: Upgrades = {

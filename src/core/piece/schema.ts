@@ -14,7 +14,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 9;
+export const PIECE_SCHEMA = 10;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -97,6 +97,14 @@ export const jointSchema = z.strictObject({
 /** What is done where the fur is as thick as a part, other than that its core gives way. */
 export const UNDER_FUR = ['as drawn', 'wrapped wire'] as const;
 
+export const SIDES = ['front', 'back', 'left', 'right'] as const;
+
+/** Lead-free shot, a stone, a nut: something heavy wrapped in wool, low in the core. */
+export const weightSchema = z.strictObject({
+  massG: field('mass', 'Weight low in it', 0.5, 2000, { label: 'Weight', slide: [1, 100, 1] }),
+  side: choice(SIDES, 'Over its feet at the', { words: { left: 'left, its own', right: 'right, its own' } }),
+});
+
 export const coreSchema = z.strictObject({
   /** Built smaller by the coat's thickness, or at full size under a thin coat. */
   school: choice(['under-built', 'full-size'], 'School', {
@@ -115,6 +123,8 @@ export const coreSchema = z.strictObject({
     .max(60),
   /** Parts drawn without their fur, and parts that are a wrapped wire under it. */
   under: z.array(z.strictObject({ part: id('Part'), way: z.enum(UNDER_FUR) })).max(60),
+  /** So that it stands; null where nothing is put in. */
+  weight: weightSchema.nullable(),
 });
 
 const FRAME_KINDS = ['one wire', 'separate wires', 'pipe cleaner', 'none'] as const;

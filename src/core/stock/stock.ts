@@ -131,6 +131,7 @@ export function planStock(
         remedies: [
           ...thinner(lot, coat, shortG),
           ...(swappable > 0 ? otherLot(piece, cupboard, lot, coat, taken, swappable) : []),
+          bought(lot, shortG),
         ],
       });
     } else if (span.high > lot.haveG) findings.push(mayRunShort(lot, span, mostUnsure(doubts)!));
@@ -157,8 +158,19 @@ const mayRunShort = (lot: Lot, { likely, low, high }: Span, unsure: DoubtName): 
   about: ref('lot', lot.id),
   says: say`${lot.name} may run short: ${grams(likely)} needed of ${grams(lot.haveG)}, but it may be between ${grams(low)} and ${grams(high)}.`,
   why: say`${unsureOf(unsure)} With ${grams(high - lot.haveG)} more you are on the safe side.`,
-  remedies: [],
+  remedies: [bought(lot, high - lot.haveG)],
 });
+
+/** What is short stands on the shopping list; when it has come it is entered here. In tenths, so that what is entered suffices. */
+function bought(lot: Lot, shortG: number): Remedy {
+  const moreG = Math.ceil(10 * shortG - 1e-6) / 10;
+  return {
+    label: say`I have bought ${grams(moreG)} more`,
+    effect: say`the cupboard then holds ${grams(lot.haveG + moreG)}; until then it is on the shopping list`,
+    changes: [],
+    enters: [{ lotId: lot.id, moreG }],
+  };
+}
 
 function usesOf(list: readonly Material[]): LotNeed['uses'] {
   const sum = new Map<WoolUse, number>();

@@ -3,8 +3,7 @@
 import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
 import { setView, useDesk } from '@/desk/store';
-import { figures } from '@/ui/frame/theme';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 
 export function NextSteps() {
@@ -18,38 +17,21 @@ export function NextSteps() {
       <Box sx={{ px: 2, pt: 1.25, fontSize: 13, color: 'text.secondary' }}>
         This sitting, {q({ kind: 'time', value: sitting.minutes })}
       </Box>
-      <Box
-        component="ul"
-        aria-label="Steps of this sitting"
-        sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0, borderBottom: 1, borderColor: 'divider' }}
-      >
-        {sitting.stints.map((x) => {
-          const s = plan.work.steps.find((y) => y.operation.id === x.id)!;
+      <Tickets label="Steps of this sitting" of={sitting.stints}>
+        {({ id }) => {
+          const s = plan.work.steps.find((y) => y.operation.id === id)!;
           const area = plan.coat.areas.find((a) => isAbout(s.operation, 'area', a.id));
           return (
-            <li key={x.id}>
-              <Ticket
-                on={x.id === stepId}
-                columns="26px minmax(0,1fr)"
-                onClick={() => setView({ stepId: x.id, ...(area ? { areaId: area.id } : {}) })}
-              >
-                <Box sx={{ ...figures, fontSize: 13 }}>{s.number}</Box>
-                <Box
-                  sx={{
-                    fontSize: 13,
-                    overflow: 'hidden',
-                    display: '-webkit-box',
-                    WebkitLineClamp: 2,
-                    WebkitBoxOrient: 'vertical',
-                  }}
-                >
-                  {t(s.operation.does)}
-                </Box>
-              </Ticket>
-            </li>
+            <Ticket
+              on={id === stepId}
+              onClick={() => setView({ stepId: id, ...(area ? { areaId: area.id } : {}) })}
+              small
+              number={s.number}
+              name={t(s.operation.does)}
+            />
           );
-        })}
-      </Box>
+        }}
+      </Tickets>
     </>
   );
 }

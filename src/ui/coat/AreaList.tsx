@@ -6,6 +6,7 @@ import type { AreaPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
 import { setView, useDesk } from '@/desk/store';
 import { AreaTicket } from '@/ui/parts/AreaTicket';
+import { Tickets } from '@/ui/parts/Ticket';
 import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
 
@@ -27,26 +28,21 @@ export function AreaList({ onlyFur = false, onPick = (areaId) => setView({ areaI
   const { q } = useUnits();
   if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
   return (
-    <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-      {plan.coat.areas.map((a, i) => {
-        if (onlyFur && !a.fur) return null;
-        return (
-          <li key={a.id}>
-            <AreaTicket
-              area={a.id}
-              of="coat"
-              number={i + 1}
-              name={a.name}
-              on={a.id === selected}
-              onClick={() => onPick(a.id)}
-              hex={a.colour}
-              words={a.fur ? laidWords(a.fur) : 'bare'}
-              grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
-              findings={findings.filter((f) => isAbout(f, 'area', a.id))}
-            />
-          </li>
-        );
-      })}
-    </Box>
+    <Tickets label="Areas" of={plan.coat.areas.filter((a) => a.fur || !onlyFur)}>
+      {(a) => (
+        <AreaTicket
+          area={a.id}
+          of="coat"
+          number={plan.coat.areas.indexOf(a) + 1}
+          name={a.name}
+          on={a.id === selected}
+          onClick={() => onPick(a.id)}
+          hex={a.colour}
+          words={a.fur ? laidWords(a.fur) : 'bare'}
+          grams={a.fur ? q({ kind: 'mass', value: a.fur.draws.reduce((s, d) => s + d.massG, 0) }) : ''}
+          findings={findings.filter((f) => isAbout(f, 'area', a.id))}
+        />
+      )}
+    </Tickets>
   );
 }

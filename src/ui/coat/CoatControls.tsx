@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import { WayTo } from '@/ui/frame/WayTo';
 import { blendOf } from '@/core/coat/blend-of';
 import { coatBy } from '@/core/coat/compare-ways';
+import type { Stop } from '@/core/coat/cover/stops';
 import { wayOf, WAYS } from '@/core/coat/ways';
 import { firstCoat } from '@/core/new-piece';
 import { coatSchema, type Coat, type Laid } from '@/core/piece/coat';
@@ -61,6 +62,7 @@ function Chosen({ area, coat }: { area: Area; coat: Laid }) {
   const lots = useDesk((s) => s.cupboard.lots);
   const way = wayOf(coat.method);
   const pieceId = useDesk((s) => s.piece?.id ?? '');
+  const stops = useDesk((s) => s.plan?.coat.areas.find((a) => a.id === area.id)?.fur?.stops);
   const recipe = blendOf(area)?.recipe ?? [];
   const blended = recipe.length > 1 ? recipe : null;
   const lot = lots.find((l) => l.id === coat.lotId);
@@ -86,6 +88,7 @@ function Chosen({ area, coat }: { area: Area; coat: Laid }) {
         of={coatSchema}
         value={coat}
         except={blended ? ['lotId'] : []}
+        stops={stopsIn(stops ?? [])}
         onChange={set}
       />
       {coat.method === 'standing' && (
@@ -95,6 +98,17 @@ function Chosen({ area, coat }: { area: Area; coat: Laid }) {
     </>
   );
 }
+
+const WHY: Record<Stop['by'], string> = { wool: 'by the wool', area: 'before it hangs over', cover: 'to cover' };
+
+/** The stops of a coat by the field they belong to. */
+const stopsIn = (stops: readonly Stop[]) =>
+  Object.fromEntries(
+    stops.map((s) => [
+      s.key,
+      stops.filter((x) => x.key === s.key).map((x) => ({ at: x.at, bound: x.bound, why: WHY[x.by] })),
+    ]),
+  );
 
 const SUITS = { well: 'well', possible: 'fairly', badly: 'badly' } as const;
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);

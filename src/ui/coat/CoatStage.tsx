@@ -31,7 +31,6 @@ import { CoatControls } from './CoatControls';
 import { Clumps } from './Clumps';
 import { LieRoom } from './LieRoom';
 import { LocksShared } from './LocksShared';
-import { Margins } from './Margins';
 import { RowTable } from './RowTable';
 import { PracticeRoom } from './PracticeRoom';
 import { TrimRoom } from './TrimRoom';
@@ -47,8 +46,7 @@ export function useSelectedArea() {
   useEffect(() => {
     // An area just made is in the piece before it is in the plan; it stays chosen.
     if (!plan || doc) return;
-    const first =
-      plan.coat.areas.find((a) => a.id === 'bib' && a.fur) ?? plan.coat.areas.find((a) => a.fur) ?? plan.coat.areas[0];
+    const first = plan.coat.areas.find((a) => a.fur) ?? plan.coat.areas[0];
     if (first) setView({ areaId: first.id });
   }, [plan, doc]);
   return { plan, area, doc };
@@ -113,7 +111,6 @@ export function CoatStage() {
               <FindingList findings={shown} />
               {room === 'lay' && (
                 <>
-                  <Margins area={area} />
                   <LocksShared area={area} />
                   <Clumps area={area} />
                   <CoatControls area={doc} />

@@ -21,6 +21,7 @@ import { Fields } from '@/ui/parts/Fields';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton, useEditable } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 export function LieRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
   const piece = useDesk((s) => s.piece);
@@ -59,7 +60,7 @@ function TurnForm({ piece }: { piece: Piece }) {
   const [turnDeg, setTurn] = useState(30);
   const known = piece.form.parts.some((p) => p.id === part) ? part : first;
   return (
-    <Box role="group" aria-label="Turn the fur of a part" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled aria-label="Turn the fur of a part">
       <PickField
         label="Part"
         value={known}
@@ -77,7 +78,7 @@ function TurnForm({ piece }: { piece: Piece }) {
       >
         Turn the fur
       </EditButton>
-    </Box>
+    </Ruled>
   );
 }
 
@@ -128,7 +129,7 @@ function Evenness({ area, doc }: { area: AreaPlan; doc: Area }) {
       if (a) a.evenness = evenness;
     });
   return (
-    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+    <Ruled sx={{ fontSize: 13 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
         <span>rows square to the fur</span>
         <span>rows evenly spaced</span>
@@ -157,7 +158,7 @@ function Evenness({ area, doc }: { area: AreaPlan; doc: Area }) {
           ]}
         />
       )}
-    </Box>
+    </Ruled>
   );
 }
 
@@ -170,9 +171,9 @@ function AwayFrom({ doc, piece }: { doc: Area; piece: Piece }) {
       if (a) recipe(a);
     });
   const at = doc.awayFrom;
-  const part = piece.form.parts.find((p) => p.id === 'skull') ?? piece.form.parts[0]!;
+  const part = piece.form.parts.find((p) => p.role === 'head') ?? piece.form.parts[0]!;
   return (
-    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled>
       <CheckField
         label="fur points away from an eye"
         value={at !== null}
@@ -199,16 +200,20 @@ function AwayFrom({ doc, piece }: { doc: Area; piece: Piece }) {
           />
         </>
       )}
-    </Box>
+    </Ruled>
   );
 }
 
+/** What the special places are called, and the sign each has on the animal. */
 const KINDS = {
-  crown: 'crown (ball): the fur grows out from it',
-  whirl: 'whirl (ring): the fur turns round it',
-  meeting: 'meeting (block): the fur runs together',
-  saddle: 'saddle (diamond)',
-  parting: 'parting (rod)',
+  crown: { says: 'crown: the fur grows out from it', sign: <circle cx="6" cy="6" r="5" /> },
+  whirl: {
+    says: 'whirl: the fur turns round it',
+    sign: <circle cx="6" cy="6" r="4" fill="none" stroke="currentColor" strokeWidth="2.5" />,
+  },
+  meeting: { says: 'the fur runs together here', sign: <rect x="1.5" y="1.5" width="9" height="9" /> },
+  saddle: { says: 'the fur comes from two sides and leaves to two others', sign: <path d="M6 0l6 6-6 6-6-6z" /> },
+  parting: { says: 'parting: the fur falls to both sides of it', sign: <rect x="4.5" width="3" height="12" /> },
 } as const;
 
 function Marks({ area }: { area: AreaPlan }) {
@@ -220,7 +225,7 @@ function Marks({ area }: { area: AreaPlan }) {
     .map((c) => ({ ...c, names: [plan.coat.areas[c.a], plan.coat.areas[c.b]] as const }))
     .filter((c) => c.names.some((a) => a?.id === area.id));
   return (
-    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+    <Ruled sx={{ fontSize: 13 }}>
       <Box component="h3" sx={{ fontSize: 13, m: 0 }}>
         Special places of {area.name}
       </Box>
@@ -232,7 +237,17 @@ function Marks({ area }: { area: AreaPlan }) {
         <Box component="ul" aria-label="Special places" sx={{ m: 0, pl: 2.5 }}>
           {here.map((m, i) => (
             <li key={i}>
-              {KINDS[m.kind]}
+              <svg
+                width="12"
+                height="12"
+                viewBox="0 0 12 12"
+                fill="currentColor"
+                aria-hidden
+                style={{ marginRight: 6 }}
+              >
+                {KINDS[m.kind].sign}
+              </svg>
+              {KINDS[m.kind].says}
               {m.lengthMm > 0 ? `, ${q({ kind: 'length', value: m.lengthMm })} long` : ''}
             </li>
           ))}
@@ -244,6 +259,6 @@ function Marks({ area }: { area: AreaPlan }) {
           ))}
         </Box>
       )}
-    </Box>
+    </Ruled>
   );
 }

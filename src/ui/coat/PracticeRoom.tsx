@@ -21,6 +21,7 @@ import { OpenedFigure } from '@/ui/parts/Opened';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
+import { Ruled } from '@/ui/parts/Panel';
 
 const BALL = swatchSchema.pick({ diameterMm: true });
 
@@ -97,7 +98,7 @@ function Result({ area, doc, diameter }: { area: AreaPlan; doc: Area; diameter: 
     setResult(NOTHING);
   };
   return (
-    <Box role="group" aria-label="What came of it" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled aria-label="What came of it">
       <Fields
         schema={CAME}
         value={result}
@@ -108,7 +109,7 @@ function Result({ area, doc, diameter }: { area: AreaPlan; doc: Area; diameter: 
       <EditButton variant="contained" onClick={write} sx={{ mt: 0.5 }}>
         Write down the swatch
       </EditButton>
-    </Box>
+    </Ruled>
   );
 }
 
@@ -118,7 +119,7 @@ function Tried({ area }: { area: AreaPlan }) {
   const lotId = area.fur!.lotId;
   const here = swatches.filter((s) => s.coat.method !== 'none' && s.coat.lotId === lotId);
   return (
-    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 13 }}>
+    <Ruled sx={{ fontSize: 13 }}>
       {here.length === 0 ? (
         <span>No swatch of {area.fur!.lotName} yet: its figures rest on our own values.</span>
       ) : (
@@ -155,6 +156,6 @@ function Tried({ area }: { area: AreaPlan }) {
           </Box>
         </>
       )}
-    </Box>
+    </Ruled>
   );
 }

@@ -22,6 +22,7 @@ import { MottleFields } from './MottleFields';
 import { Stocks } from './Stocks';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Patch } from '@/ui/parts/Patch';
 
 const sheet = { bgcolor: 'background.paper', border: 1, borderColor: 'divider' } as const;
 
@@ -70,19 +71,7 @@ export function CupboardScreen() {
                 {cupboard.lots.map((l) => (
                   <Box component="tr" key={l.id} sx={{ bgcolor: l.id === lot?.id ? 'action.selected' : undefined }}>
                     <th scope="row">
-                      <Box
-                        component="span"
-                        sx={{
-                          display: 'inline-block',
-                          width: 18,
-                          height: 18,
-                          bgcolor: l.colour,
-                          border: 1,
-                          borderColor: 'text.secondary',
-                          mr: 1,
-                          verticalAlign: '-4px',
-                        }}
-                      />
+                      <Patch hex={l.colour} wide={18} high={18} label={null} sx={{ mr: 1, verticalAlign: '-4px' }} />
                       <Button
                         variant="text"
                         onClick={() => setChosen(l.id)}

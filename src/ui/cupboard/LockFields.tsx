@@ -6,6 +6,7 @@ import { lotSchema, pileSchema, type Lot, type Pile } from '@/core/piece/cupboar
 import { newPile } from '@/core/piece/new-stock';
 import { editCupboard } from '@/desk/store';
 import { Fields } from '@/ui/parts/Fields';
+import { Ruled } from '@/ui/parts/Panel';
 
 export function LockFields({ lot }: { lot: Lot }) {
   const set = (recipe: (l: Lot) => void) =>
@@ -15,7 +16,7 @@ export function LockFields({ lot }: { lot: Lot }) {
     });
   const locks = lot.form === 'locks' || lot.form === 'raw fleece';
   return (
-    <Box sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled>
       <Fields
         schema={lotSchema}
         value={lot}
@@ -23,7 +24,7 @@ export function LockFields({ lot }: { lot: Lot }) {
         onChange={(change) => set((l) => void Object.assign(l, change))}
       />
       {locks && <Piles piles={lot.piles} onChange={(recipe) => set((l) => recipe(l.piles))} />}
-    </Box>
+    </Ruled>
   );
 }
 
@@ -45,12 +46,7 @@ function Piles({ piles, onChange }: { piles: readonly Pile[]; onChange: (recipe:
         </Box>
       )}
       {piles.map((pile, i) => (
-        <Box
-          key={i}
-          role="group"
-          aria-label={`Pile ${i + 1}`}
-          sx={{ borderTop: i > 0 ? 1 : 0, borderColor: 'divider', py: 0.5 }}
-        >
+        <Ruled key={i} aria-label={`Pile ${i + 1}`}>
           <Fields
             schema={pileSchema}
             value={pile}
@@ -64,7 +60,7 @@ function Piles({ piles, onChange }: { piles: readonly Pile[]; onChange: (recipe:
           >
             Remove
           </Button>
-        </Box>
+        </Ruled>
       ))}
     </Box>
   );

@@ -6,8 +6,9 @@ import { hexOfCurve } from '@/core/colour/reflectance';
 import { mottleSchema, type Lot } from '@/core/piece/cupboard';
 import { newMottle } from '@/core/piece/new-stock';
 import { woolCurve } from '@/core/wool/wool-colour';
-import { Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { Fields } from '@/ui/parts/Fields';
+import { SetIn } from '@/ui/parts/Panel';
 
 const MOST = 0.98;
 
@@ -16,12 +17,7 @@ export function MottleFields({ lot, set }: { lot: Lot; set: (recipe: (l: Lot) =>
   return (
     <Box role="group" aria-label="Mottled wool" sx={{ my: 1 }}>
       {lot.mottle.map((m, i) => (
-        <Box
-          key={i}
-          role="group"
-          aria-label={`Colour ${i + 2}`}
-          sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, my: 0.5 }}
-        >
+        <SetIn key={i} aria-label={`Colour ${i + 2}`}>
           <Fields
             schema={mottleSchema}
             value={m}
@@ -32,7 +28,7 @@ export function MottleFields({ lot, set }: { lot: Lot; set: (recipe: (l: Lot) =>
           <Button aria-label={`Take colour ${i + 2} out`} onClick={() => set((l) => void l.mottle.splice(i, 1))}>
             Take out
           </Button>
-        </Box>
+        </SetIn>
       ))}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', fontSize: 13 }}>
         <Button

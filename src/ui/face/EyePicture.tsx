@@ -8,6 +8,7 @@ import { useEyeDrawing, useFace } from './face-store';
 import { CHOSEN, SHEET, UNCHOSEN } from '@/ui/pictures/colours';
 import { Handle, onDrawing } from '@/ui/parts/Handle';
 import { useSize } from '@/ui/pictures/useSize';
+import { OnPicture } from '@/ui/parts/Panel';
 
 /** CSS pixels of a millimetre: a screen pixel is a ninety-sixth of an inch. */
 const PX_PER_MM = 96 / 25.4;
@@ -62,19 +63,7 @@ export function EyePicture() {
               </svg>
             );
           })}
-          <Box
-            sx={{
-              position: 'absolute',
-              right: 12,
-              top: 10,
-              bgcolor: 'background.paper',
-              border: 1,
-              borderColor: 'divider',
-              borderRadius: '3px',
-              p: 1,
-              fontSize: 13,
-            }}
-          >
+          <OnPicture sx={{ right: 12, top: 10 }}>
             life size
             <Box
               sx={{
@@ -101,7 +90,7 @@ export function EyePicture() {
                 );
               })}
             </Box>
-          </Box>
+          </OnPicture>
           {f.face.eyes.layers.lights !== 'none' && f.face.eyes.kind !== 'closed' && <Lamp />}
         </>
       )}
@@ -136,19 +125,7 @@ function Lamp() {
   const x = ((side + 90) / 180) * PAD;
   const y = ((90 - high) / 120) * HIGH;
   return (
-    <Box
-      sx={{
-        position: 'absolute',
-        left: 12,
-        top: 10,
-        bgcolor: 'background.paper',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: '3px',
-        p: 1,
-        fontSize: 13,
-      }}
-    >
+    <OnPicture sx={{ left: 12, top: 10 }}>
       lamp, as you stand in front
       <svg
         width={PAD}
@@ -177,6 +154,6 @@ function Lamp() {
           <circle cx={x} cy={y} r={6} fill={SHEET} stroke={CHOSEN} strokeWidth={2} />
         </Handle>
       </svg>
-    </Box>
+    </OnPicture>
   );
 }

@@ -7,9 +7,8 @@ import { EYE_SPECS } from '@/core/face/eyes/eye-kinds';
 import type { WhiskerSet } from '@/core/piece/face';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FaceFeature } from '@/desk/view';
-import { OpenMark } from '@/ui/parts/OpenMark';
 import { useFindings } from '@/ui/parts/useFindings';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets, UnderTickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { useFace } from './face-store';
@@ -25,29 +24,31 @@ export function FeatureList() {
   if (!f) return null;
   const { face, plan } = f;
   const mm = (value: number) => q({ kind: 'fine', value });
-  const rows: { feature: FaceFeature; name: string; words: string }[] = [
+  const rows: { id: FaceFeature; name: string; words: string }[] = [
     {
-      feature: 'nose',
+      id: 'nose',
       name: face.nose.kind === 'beak' ? 'Beak' : 'Nose',
       words: `${face.nose.kind}, ${mm(face.nose.widthMm)}`,
     },
     {
-      feature: 'mouth',
+      id: 'mouth',
       name: 'Mouth',
       words: face.mouth.kind === 'none' ? 'none' : `${face.mouth.kind}, ${mm(face.mouth.sideMm)} each side`,
     },
     {
-      feature: 'eyes',
+      id: 'eyes',
       name: plan?.oneSided ? 'Eye' : 'Eyes',
       words: `${EYE_SPECS[face.eyes.kind].title.toLowerCase()}, ${mm(face.eyes.sizeMm)}${plan?.eyes.style ? `, ${plan.eyes.style}` : ''}`,
     },
     {
-      feature: 'ears',
+      id: 'ears',
       name: 'Ears',
       words: plan?.ears ? `${face.ears.when}, seat ${mm(plan.ears.acrossMm)}` : 'no ear is drawn',
     },
-    ...(face.brows ? [{ feature: 'brows' as const, name: 'Brows', words: mm(face.brows.lengthMm) }] : []),
+    ...(face.brows ? [{ id: 'brows' as const, name: 'Brows', words: mm(face.brows.lengthMm) }] : []),
   ];
+  const about = (kind: 'feature' | 'whiskers', id: string) =>
+    findings.filter((x) => x.stage === 'face' && isAbout(x, kind, id));
   const add = (kind: WhiskerSet['kind']) => {
     let id = '';
     changePiece((p) => {
@@ -59,42 +60,28 @@ export function FeatureList() {
   };
   return (
     <Box>
-      <Box component="ul" aria-label="Features" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-        {rows.map((r) => (
-          <li key={r.feature}>
-            <Ticket on={selected === r.feature} onClick={() => setView({ feature: r.feature })} columns="1fr">
-              <span>
-                <b>{r.name}</b>
-                <OpenMark findings={findings.filter((x) => x.stage === 'face' && isAbout(x, 'feature', r.feature))} />
-                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
-                  {r.words}
-                </Box>
-              </span>
-            </Ticket>
-          </li>
-        ))}
-        {face.whiskers.map((w, i) => (
-          <li key={w.id}>
+      <Tickets label="Features" of={[...rows, ...face.whiskers]}>
+        {(r) =>
+          'perSide' in r ? (
             <Ticket
-              on={
-                selected === 'whiskers' &&
-                (whiskersId === w.id || (i === 0 && !face.whiskers.some((x) => x.id === whiskersId)))
-              }
-              onClick={() => setView({ feature: 'whiskers', whiskersId: w.id })}
-              columns="1fr"
-            >
-              <span>
-                <b>{w.name}</b>
-                <OpenMark findings={findings.filter((x) => x.stage === 'face' && isAbout(x, 'whiskers', w.id))} />
-                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
-                  {w.perSide} a side, to {mm(w.longestMm)}
-                </Box>
-              </span>
-            </Ticket>
-          </li>
-        ))}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
+              on={selected === 'whiskers' && (face.whiskers.find((x) => x.id === whiskersId) ?? face.whiskers[0]) === r}
+              onClick={() => setView({ feature: 'whiskers', whiskersId: r.id })}
+              name={r.name}
+              findings={about('whiskers', r.id)}
+              words={`${r.perSide} a side, to ${mm(r.longestMm)}`}
+            />
+          ) : (
+            <Ticket
+              on={selected === r.id}
+              onClick={() => setView({ feature: r.id })}
+              name={r.name}
+              findings={about('feature', r.id)}
+              words={r.words}
+            />
+          )
+        }
+      </Tickets>
+      <UnderTickets>
         {!face.brows && (
           <EditButton
             onClick={() => {
@@ -111,7 +98,7 @@ export function FeatureList() {
         <EditButton disabled={face.whiskers.length >= 8} onClick={() => add('brow whiskers')}>
           Add brow whiskers
         </EditButton>
-      </Box>
+      </UnderTickets>
       <PhotoList of="animal" />
     </Box>
   );

@@ -1,7 +1,6 @@
 'use client';
 /** The photograph of the real face: pinned, or laid over the chart by its pins beside the chart alone. */
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { useDesk } from '@/desk/store';
 import { Drawn, useFaceDrawings } from './FaceChart';
 import { useFace } from './face-store';
@@ -9,6 +8,7 @@ import { Laid } from './LaidPhoto';
 import { useLevelNow } from './LevelRoom';
 import { PhotoPins } from './PhotoPins';
 import { usePhoto } from './PhotoList';
+import { InsteadOfPicture } from '@/ui/parts/Panel';
 
 export function LevelPicture() {
   const f = useFace();
@@ -20,10 +20,10 @@ export function LevelPicture() {
   if (!photo) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
-        <Typography sx={{ bgcolor: 'background.paper', p: 2, border: 1, borderColor: 'divider', maxWidth: 400 }}>
+        <InsteadOfPicture>
           No photograph of the piece yet. Take one level and straight from the front, from at least 60 cm away, and add
           it on the left. Or enter calliper measures on the right.
-        </Typography>
+        </InsteadOfPicture>
       </Box>
     );
   }

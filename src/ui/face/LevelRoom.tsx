@@ -18,6 +18,7 @@ import { useFace } from './face-store';
 import { PinControls } from './PhotoPins';
 import { usePhoto } from './PhotoList';
 import { EditButton } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 /** What the pins of the photograph in hand say now. */
 export function useLevelNow(): LevelPlan | null {
@@ -187,7 +188,7 @@ function Callipers({ full }: { full: boolean }) {
   }
   const shown = CALLIPER_MARKS.filter((m) => at.has(`${m}-left`));
   return (
-    <Box role="group" aria-label="Calliper measures" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled aria-label="Calliper measures">
       <Box sx={{ display: 'flex', gap: 0.5, mb: 0.5 }} role="group" aria-label="What is measured">
         {shown.map((m) => (
           <Button
@@ -233,7 +234,7 @@ function Callipers({ full }: { full: boolean }) {
       >
         Take these measures down
       </EditButton>
-    </Box>
+    </Ruled>
   );
 }
 

@@ -6,7 +6,7 @@ import { freshId } from '@/desk/files';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
 import { FileButton } from '@/ui/parts/FileButton';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets, UnderTickets } from '@/ui/parts/Ticket';
 import { useFace } from './face-store';
 import { EditButton } from '@/ui/parts/Editable';
 
@@ -52,25 +52,17 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
       <Box component="h2" sx={{ px: 1.5, m: 0, fontSize: 13, fontWeight: 700 }}>
         {WORDS[of]}
       </Box>
-      <Box component="ul" aria-label={WORDS[of]} sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
-        {own.map((r) => (
-          <li key={r.id}>
-            <Ticket
-              on={r.id === chosen?.id}
-              onClick={() => setView({ facePhotoId: r.id, faceMark: null })}
-              columns="1fr"
-            >
-              <span>
-                {r.name}
-                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
-                  {r.side === 'front' ? 'from the front' : 'in profile'}, {r.pins.length} pinned
-                </Box>
-              </span>
-            </Ticket>
-          </li>
-        ))}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
+      <Tickets label={WORDS[of]} of={own}>
+        {(r) => (
+          <Ticket
+            on={r.id === chosen?.id}
+            onClick={() => setView({ facePhotoId: r.id, faceMark: null })}
+            name={r.name}
+            words={`${r.side === 'front' ? 'from the front' : 'in profile'}, ${r.pins.length} pinned`}
+          />
+        )}
+      </Tickets>
+      <UnderTickets>
         <FileButton
           says="Add a photograph"
           label={`Photograph of the ${of} to add`}
@@ -89,7 +81,7 @@ export function PhotoList({ of }: { of: FacePhoto['of'] }) {
             Take away
           </EditButton>
         )}
-      </Box>
+      </UnderTickets>
       <Box sx={{ px: 1.5, pb: 1, fontSize: 13, color: 'text.secondary' }}>
         {of === 'piece'
           ? 'Taken level, from at least 60 cm away, the nose pointing at the lens.'

@@ -8,7 +8,6 @@ import { marksFor, MARK_NAMES, type PinMark } from '@/core/face/head/mark-names'
 import type { Midline } from '@/core/face/level/symmetry';
 import { facePhotoSchema, type FacePhoto } from '@/core/piece/face';
 import { setView, useDesk } from '@/desk/store';
-import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Fields } from '@/ui/parts/Fields';
 import { Handle, onDrawing } from '@/ui/parts/Handle';
 import { editFace, useFace } from './face-store';
@@ -149,23 +148,12 @@ export function PinControls({ photo }: { photo: FacePhoto }) {
   return (
     <Box role="group" aria-label="Landmarks">
       {photo.of === 'animal' && (
-        <>
-          <ChoiceRow
-            label="Taken from"
-            options={[
-              { value: 'front', says: 'from the front' },
-              { value: 'profile', says: 'in profile' },
-            ]}
-            value={photo.side}
-            onChange={(v) => editPhoto(photo.id, (p) => void (p.side = v))}
-          />
-          <Fields
-            schema={facePhotoSchema}
-            value={photo}
-            keys={['strength']}
-            onChange={(change) => editPhoto(photo.id, (p) => void Object.assign(p, change))}
-          />
-        </>
+        <Fields
+          schema={facePhotoSchema}
+          value={photo}
+          keys={['side', 'strength']}
+          onChange={(change) => editPhoto(photo.id, (p) => void Object.assign(p, change))}
+        />
       )}
       <Box sx={{ fontSize: 13, my: 1 }} role="status">
         {mark ? (

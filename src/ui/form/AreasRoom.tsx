@@ -21,6 +21,7 @@ import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
+import { Ruled } from '@/ui/parts/Panel';
 
 /** Skin that nothing is said of, mm2; what rounding at the borders makes of it is not worth a word. */
 function nowhereMm2(plan: Plan): number {
@@ -160,12 +161,7 @@ function Places({ area }: { area: Area }) {
         onChange={(named) => change((a) => void Object.assign(a, named))}
       />
       {area.where.map((s, i) => (
-        <Box
-          key={i}
-          role="group"
-          aria-label={`Place ${i + 1}`}
-          sx={{ mt: 1.5, pt: 1, borderTop: 1, borderColor: 'divider' }}
-        >
+        <Ruled key={i} aria-label={`Place ${i + 1}`}>
           <PickField
             label={s.parts.length > 1 ? `${s.parts.length} parts` : 'Part'}
             value={s.parts.length === 1 ? s.parts[0]! : ''}
@@ -196,7 +192,7 @@ function Places({ area }: { area: Area }) {
           >
             Take this place away
           </EditButton>
-        </Box>
+        </Ruled>
       ))}
       <EditButton
         disabled={area.where.length >= 40}

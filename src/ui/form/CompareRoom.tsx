@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { beginReference, sameReference } from '@/core/form/begin-reference';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
@@ -12,7 +13,7 @@ import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
 import { keepPicture, shapeOfPicture } from '@/ui/parts/picture-size';
 import { Table } from '@/ui/parts/Table';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets, UnderTickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useCompared, useReference } from './Compared';
 import { EditButton } from '@/ui/parts/Editable';
@@ -33,52 +34,29 @@ export function ReferenceList() {
   const take = async (file: File) => {
     const aspect = await shapeOfPicture(file);
     if (aspect === null) return;
-    const missing = piece.references.find(
-      (r) => r.name === file.name.slice(0, 120) && Math.abs(r.aspect - aspect) < 0.01,
-    );
+    const missing = sameReference(piece.references, file.name, aspect);
     const id = missing?.id ?? freshId('photo');
     if (!(await keepPicture(piece.id, id, file))) return;
-    if (!missing) {
-      const side =
-        (['left', 'front', 'above'] as const).find((s) => !piece.references.some((r) => r.side === s)) ?? 'left';
+    if (!missing)
       changePiece((p) => ({
         ...p,
-        references: [
-          ...p.references,
-          {
-            id,
-            name: file.name.slice(0, 120) || 'photograph',
-            side,
-            aspect,
-            a: [0.15, 0.9],
-            b: [0.85, 0.9],
-            knownMm: Math.min(10000, Math.max(1, Math.round(p.form.lifeLengthMm))),
-            strength: 0.6,
-            pins: [],
-            grey: null,
-          },
-        ],
+        references: [...p.references, beginReference(p, { id, name: file.name, aspect })],
       }));
-    }
     setView({ referenceId: id });
   };
   return (
     <Box>
-      <Box component="ul" aria-label="Photographs" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-        {piece.references.map((r) => (
-          <li key={r.id}>
-            <Ticket on={r.id === chosen?.id} onClick={() => setView({ referenceId: r.id })} columns="1fr">
-              <span>
-                {r.name}
-                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
-                  {SIDE_WORDS[r.side]}, {r.pins.length} pinned
-                </Box>
-              </span>
-            </Ticket>
-          </li>
-        ))}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 1, flexWrap: 'wrap' }}>
+      <Tickets label="Photographs" of={piece.references}>
+        {(r) => (
+          <Ticket
+            on={r.id === chosen?.id}
+            onClick={() => setView({ referenceId: r.id })}
+            name={r.name}
+            words={`${SIDE_WORDS[r.side]}, ${r.pins.length} pinned`}
+          />
+        )}
+      </Tickets>
+      <UnderTickets>
         <FileButton
           says="Add a photograph"
           label="Photograph to add"
@@ -92,7 +70,7 @@ export function ReferenceList() {
         >
           Take away
         </EditButton>
-      </Box>
+      </UnderTickets>
       <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
         Use photographs taken square on: from the side, the front, above. They stay in this browser and are not part of
         the piece file.

@@ -6,12 +6,11 @@ import type { ReactNode } from 'react';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
 import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
-import { figures } from '@/ui/frame/theme';
 import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { PickField } from '@/ui/parts/PickField';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets, UnderTickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
@@ -62,7 +61,7 @@ export function FlatList() {
           liningMm: 0.8,
           fringeMm: 10,
           bendDeg: 0,
-          seat: p.form.parts.find((x) => x.id === 'skull')?.id ?? p.form.parts[0]!.id,
+          seat: p.form.parts.find((x) => x.role === 'head')?.id ?? p.form.parts[0]!.id,
         },
       ],
     }));
@@ -70,28 +69,21 @@ export function FlatList() {
   };
   return (
     <Box>
-      <Box component="ul" aria-label="Flat parts" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-        {piece.flatParts.map((f) => {
+      <Tickets label="Flat parts" of={piece.flatParts}>
+        {(f) => {
           const p = plan?.flatParts.find((x) => x.id === f.id);
-          const on = f.id === chosen?.id;
           return (
-            <li key={f.id}>
-              <Ticket on={on} onClick={() => setView({ flatId: f.id })}>
-                <span>
-                  {f.name}
-                  <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
-                    {f.paired ? 'pair' : f.kind}
-                  </Box>
-                </span>
-                <Box sx={{ ...figures, fontSize: 13 }}>
-                  {p ? q({ kind: 'mass', value: p.count * (p.mass.value + (p.liningMass?.value ?? 0)) }) : ''}
-                </Box>
-              </Ticket>
-            </li>
+            <Ticket
+              on={f.id === chosen?.id}
+              onClick={() => setView({ flatId: f.id })}
+              name={f.name}
+              words={f.paired ? `${f.kind}, a pair` : f.kind}
+              figure={p && q({ kind: 'mass', value: p.count * (p.mass.value + (p.liningMass?.value ?? 0)) })}
+            />
           );
-        })}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5 }}>
+        }}
+      </Tickets>
+      <UnderTickets>
         <EditButton disabled={piece.flatParts.length >= 40} onClick={add}>
           Add a flat part
         </EditButton>
@@ -101,7 +93,7 @@ export function FlatList() {
         >
           Take away
         </EditButton>
-      </Box>
+      </UnderTickets>
     </Box>
   );
 }

@@ -9,20 +9,21 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { plainArea } from '@/core/form/area-edits';
 import { formOfScan, SCAN_WAYS, uprightScan, type ScanWay } from '@/core/form/scan';
 import type { Mesh } from '@/core/geometry/mesh';
 import type { RepairReport } from '@/core/geometry/repair';
 import { pieceSchema } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
+import { takeBroughtScan } from '@/desk/brought';
 import { readScanFile, stopScan } from '@/desk/planner';
 import { changePiece, setView, useDesk } from '@/desk/store';
-import { LARGEST_SCAN, likelyUnit, SCAN_UNITS, type ScanUnit } from '@/core/form/scan-limits';
+import { LARGEST_SCAN, likelyUnit, SCAN_FILES, SCAN_UNITS, type ScanUnit } from '@/core/form/scan-limits';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
-import { EditButton } from '@/ui/parts/Editable';
+import { FileButton } from '@/ui/parts/FileButton';
 
 const bounds = pieceSchema.shape.form.shape.finishedLengthMm;
 
@@ -39,10 +40,10 @@ const WHY: Record<RepairReport['remade'], string | null> = {
 function reportWords(r: RepairReport): string[] {
   const n = (x: number) => x.toLocaleString('en');
   return [
-    `${n(r.trianglesRead)} triangles read, ${n(r.trianglesKept)} kept.`,
+    `${n(r.trianglesRead)} small faces read, ${n(r.trianglesKept)} kept.`,
     ...(r.welded > 0 ? [`${n(r.welded)} corners that lay on another were joined to it.`] : []),
-    ...(r.empty + r.doubled > 0 ? [`${n(r.empty)} empty and ${n(r.doubled)} doubled triangles were dropped.`] : []),
-    ...(r.turned > 0 ? [`${n(r.turned)} triangles looked inward and were turned.`] : []),
+    ...(r.empty + r.doubled > 0 ? [`${n(r.empty)} empty and ${n(r.doubled)} doubled faces were dropped.`] : []),
+    ...(r.turned > 0 ? [`${n(r.turned)} faces looked inward and were turned.`] : []),
     ...(r.openEdges > 0 ? [`${n(r.openEdges)} edges were open.`] : []),
     ...(r.crowdedEdges > 0 ? [`${n(r.crowdedEdges)} edges had more than two faces.`] : []),
     ...(r.shells > 1 ? [`It came in ${n(r.shells)} shells.`] : []),
@@ -60,7 +61,6 @@ interface Ready {
 
 export function OwnBase() {
   const scan = useDesk((s) => s.piece?.form.scan ?? null);
-  const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<{ doing: string; share: number } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ready, setReady] = useState<Ready | null>(null);
@@ -80,6 +80,10 @@ export function OwnBase() {
       setBusy(null);
     }
   };
+  // One that came with a new piece is looked at first of all.
+  useEffect(() => {
+    void Promise.resolve(takeBroughtScan()).then((brought) => brought && take(brought));
+  }, []);
   return (
     <Box sx={{ my: 1 }}>
       {scan && (
@@ -103,20 +107,12 @@ export function OwnBase() {
           />
         </Box>
       )}
-      <EditButton disabled={busy !== null} onClick={() => input.current?.click()}>
-        {scan ? 'Bring in another scan' : 'Bring in a scan of your own base'}
-      </EditButton>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        aria-label="Scan to bring in"
-        accept=".obj,.stl,.ply,.glb"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void take(file);
-        }}
+      <FileButton
+        says={scan ? 'Bring in another scan' : 'Bring in a scan of your own base'}
+        label="Scan to bring in"
+        accept={SCAN_FILES}
+        disabled={busy !== null}
+        onFile={(file) => void take(file)}
       />
       {busy && (
         <Box role="status" sx={{ mt: 1, fontSize: 13 }}>

@@ -8,10 +8,8 @@ import { useState } from 'react';
 import { addPad, PADS, removePart, type PadKind } from '@/core/form/shape';
 import type { Part } from '@/core/piece/schema';
 import { changePiece, setView, useDesk } from '@/desk/store';
-import { figures } from '@/ui/frame/theme';
-import { OpenMark } from '@/ui/parts/OpenMark';
 import { useFindings } from '@/ui/parts/useFindings';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets, UnderTickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 
@@ -41,31 +39,23 @@ export function PartList() {
   };
   return (
     <Box>
-      <Box component="ul" aria-label="Parts" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-        {parts.map((p) => {
-          const on = p.id === chosen;
+      <Tickets label="Parts" of={parts}>
+        {(p) => {
           const mass = core?.there ? undefined : core?.parts.find((x) => x.id === p.id);
           return (
-            <li key={p.id}>
-              <Ticket on={on} onClick={() => setView({ partId: p.id })} level={Math.min(depth(parts, p), 4)}>
-                <Box>
-                  <Box component="span" sx={{ fontWeight: on ? 700 : 400 }}>
-                    {p.name}
-                  </Box>
-                  <OpenMark findings={findings.filter((f) => f.stage === 'form' && isAbout(f, 'part', p.id))} />
-                  <Box component="span" sx={{ fontSize: 13, color: 'text.secondary', ml: 0.75 }}>
-                    {p.mirrored ? 'pair' : p.shape === 'board' ? 'board' : ''}
-                  </Box>
-                </Box>
-                <Box sx={{ ...figures, fontSize: 13, alignSelf: 'center' }}>
-                  {mass ? q({ kind: 'mass', value: mass.count * mass.mass.value }) : ''}
-                </Box>
-              </Ticket>
-            </li>
+            <Ticket
+              on={p.id === chosen}
+              onClick={() => setView({ partId: p.id })}
+              level={Math.min(depth(parts, p), 4)}
+              name={p.name}
+              findings={findings.filter((f) => f.stage === 'form' && isAbout(f, 'part', p.id))}
+              words={p.mirrored ? 'a pair' : p.shape === 'board' ? 'board' : null}
+              figure={mass && q({ kind: 'mass', value: mass.count * mass.mass.value })}
+            />
           );
-        })}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 0.75, px: 1.5, pb: 2 }}>
+        }}
+      </Tickets>
+      <UnderTickets>
         <EditButton
           disabled={!part || part.shape === 'board'}
           onClick={(e) => setMenu(e.currentTarget)}
@@ -82,7 +72,7 @@ export function PartList() {
         >
           Take away
         </EditButton>
-      </Box>
+      </UnderTickets>
       {!part && (
         <Box sx={{ px: 1.5, fontSize: 13, color: 'text.secondary' }}>
           Choose a part here or press it on the turntable.

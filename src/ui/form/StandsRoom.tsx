@@ -3,13 +3,21 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { useDesk } from '@/desk/store';
+import { OPPOSITE } from '@/core/build/balance';
+import { weightSchema } from '@/core/piece/schema';
+import { editPiece, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
+import { Fields } from '@/ui/parts/Fields';
+import { Ruled } from '@/ui/parts/Panel';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useMoved } from '@/ui/parts/useMoved';
 import { useUnits } from '@/ui/parts/useUnits';
 import { FeetPicture } from '@/ui/pictures/FeetPicture';
 import { Sentence } from '@/ui/parts/Figures';
+
+/** What a weight begins with, g: a few nuts, a spoon of shot. */
+const BEGINS_G = 10;
 
 const TOWARDS = { front: 'forward', back: 'backward', left: 'to its left', right: 'to its right' } as const;
 
@@ -63,6 +71,7 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
             ]}
           />
           <FeetPicture stands={stands} />
+          <WeightLow />
           {stands.holes.length > 1 && (
             <Box component="ul" sx={{ fontSize: 13, pl: 2.5 }} aria-label="Holes for a base">
               {stands.holes.slice(1).map((h, i) => (
@@ -79,5 +88,30 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
         </>
       )}
     </>
+  );
+}
+
+/** Something heavy put low into it, so that it stands. */
+function WeightLow() {
+  const weight = useDesk((s) => s.piece!.core.weight);
+  const towards = useDesk((s) => s.plan!.stands.towards);
+  return (
+    <Ruled aria-label="Weight low in it">
+      <CheckField
+        label="a weight low in it"
+        value={weight !== null}
+        onChange={(on) =>
+          editPiece((d) => void (d.core.weight = on ? { massG: BEGINS_G, side: OPPOSITE[towards] } : null))
+        }
+      />
+      {weight && (
+        <Fields
+          schema={weightSchema}
+          value={weight}
+          keys={['massG', 'side']}
+          onChange={(change) => editPiece((d) => d.core.weight && void Object.assign(d.core.weight, change))}
+        />
+      )}
+    </Ruled>
   );
 }

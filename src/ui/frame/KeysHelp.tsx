@@ -9,6 +9,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { figures } from './theme';
 import { STAGES } from './stages';
+import { VIEWPOINTS } from './useDeskKeys';
 
 const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
   [
@@ -29,7 +30,7 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
       ['Shift with ← → ↑ ↓', 'move the picture'],
       ['Home', 'turn and move it back'],
       ['Z', 'frame the area or the part in hand'],
-      ['F L R B A', 'front, left, right, back, above'],
+      [VIEWPOINTS.map((v) => v.key).join(' '), VIEWPOINTS.map((v) => v.name).join(', ')],
       ['O', 'next overlay'],
       ['G', 'millimetre graticule'],
       ['C', 'finished, core, cut open (in Form)'],

@@ -1,10 +1,10 @@
 'use client';
 /** Catches what fails while drawing one part of a screen, so that the rest of it stays and nothing is lost. */
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Component, type ReactNode } from 'react';
 import { saveReportFile } from '@/desk/files';
 import { noteWrong } from '@/desk/report';
+import { Panel } from '@/ui/parts/Panel';
 
 interface Props {
   readonly what: string;
@@ -34,14 +34,11 @@ export class StageBoundary extends Component<Props, { error: Error | null; key: 
   override render() {
     if (!this.state.error) return this.props.children;
     return (
-      <Box
-        role="alert"
-        sx={{ p: 3, bgcolor: 'background.paper', border: 1, borderColor: 'divider', m: 2, fontSize: 13 }}
-      >
+      <Panel role="alert" sx={{ p: 3, m: 2, fontSize: 13 }}>
         {this.props.what} cannot be shown ({this.state.error.message}). Your piece and its figures are safe.{' '}
         <Button onClick={() => this.setState({ error: null })}>Show it again</Button>{' '}
         <Button onClick={saveReportFile}>Save a report to a file</Button>
-      </Box>
+      </Panel>
     );
   }
 }

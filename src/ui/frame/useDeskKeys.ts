@@ -21,6 +21,7 @@ export const VIEWPOINTS = [
   { key: 'R', name: 'right', yaw: -90, pitch: 0 },
   { key: 'B', name: 'back', yaw: 180, pitch: 0 },
   { key: 'A', name: 'above', yaw: -90, pitch: 90 },
+  { key: 'S', name: 'aslant', yaw: -45, pitch: 20 },
 ] as const;
 
 /** How far Shift with an arrow moves the picture, mm at its first size. */

@@ -6,6 +6,7 @@ import { GLOSSARY } from '@/core/glossary';
 import { methods } from '@/core/methods';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { Working } from '@/ui/parts/Opened';
+import { Panel } from '@/ui/parts/Panel';
 
 export function Handbook() {
   return (
@@ -14,14 +15,7 @@ export function Handbook() {
         How every figure is worked out. Open a figure on a docket to see the same formula with the numbers of your
         piece. Millimetres, grams, degrees and minutes throughout.
       </Typography>
-      <Box
-        component="section"
-        aria-labelledby="words"
-        sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2, mb: 2 }}
-      >
-        <Typography id="words" variant="h2" sx={{ mb: 1 }}>
-          Words
-        </Typography>
+      <Panel title="Words" sx={{ p: 2, mb: 2 }}>
         <Box
           component="dl"
           sx={{
@@ -40,21 +34,12 @@ export function Handbook() {
             </div>
           ))}
         </Box>
-      </Box>
+      </Panel>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
         {methods.map((m) => (
-          <Box
-            component="section"
-            key={m.id}
-            id={m.id}
-            aria-labelledby={`t-${m.id}`}
-            sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2 }}
-          >
-            <Typography id={`t-${m.id}`} variant="h2" sx={{ mb: 1 }}>
-              {m.title}
-            </Typography>
+          <Panel key={m.id} id={m.id} title={m.title} sx={{ p: 2 }}>
             <Working method={m.id} />
-          </Box>
+          </Panel>
         ))}
       </Box>
       <Typography sx={{ mt: 3, maxWidth: 720 }}>

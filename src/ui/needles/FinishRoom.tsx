@@ -7,7 +7,7 @@ import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { SmallTable } from '@/ui/parts/SmallTable';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { Turntable } from '@/ui/pictures/Turntable';
 import type { Dot } from '@/ui/pictures/TurntableScene';
@@ -33,25 +33,22 @@ export function FinishRoom() {
       of={['needles']}
       list="Rack"
       left={
-        <Box component="ul" aria-label="Areas and their finish" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-          {areas.map((a) => (
-            <li key={a.areaId}>
-              <Ticket on={a.areaId === area?.areaId} onClick={() => setView({ areaId: a.areaId })}>
-                <Box>
-                  <b>{a.name}</b>
-                  <Box sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.3 }}>
-                    {a.fluff
-                      ? 'fluff wanted'
-                      : a.passes.length === 0
-                        ? 'no pass needed'
-                        : `${a.passes.length} ${a.passes.length === 1 ? 'pass' : 'passes'}`}
-                  </Box>
-                </Box>
-                <span />
-              </Ticket>
-            </li>
-          ))}
-        </Box>
+        <Tickets label="Areas and their finish" of={areas.map((a) => ({ ...a, id: a.areaId }))}>
+          {(a) => (
+            <Ticket
+              on={a.areaId === area?.areaId}
+              onClick={() => setView({ areaId: a.areaId })}
+              name={a.name}
+              words={
+                a.fluff
+                  ? 'fluff wanted'
+                  : a.passes.length === 0
+                    ? 'no pass needed'
+                    : `${a.passes.length} ${a.passes.length === 1 ? 'pass' : 'passes'}`
+              }
+            />
+          )}
+        </Tickets>
       }
       middle={
         <>

@@ -26,6 +26,7 @@ import { SectionOfNeedle } from './SectionOfNeedle';
 import { useNeedledStep, useRack } from './needle-store';
 import { MARK } from '@/ui/pictures/colours';
 import { Sentence } from '@/ui/parts/Figures';
+import { BarNote } from '@/ui/parts/Panel';
 
 const ANGLE = chosenSchema.pick({ angleDeg: true });
 
@@ -167,13 +168,9 @@ export function InsideRoom() {
             </Typography>
           )}
           {shown?.says.map((w) => (
-            <Box
-              key={w}
-              role="alert"
-              sx={{ borderLeft: 4, borderColor: 'error.main', bgcolor: 'action.hover', p: 1, my: 0.75, fontSize: 13 }}
-            >
+            <BarNote of="error" key={w} role="alert">
               <b>{w}</b>
-            </Box>
+            </BarNote>
           ))}
           <ChoiceRow
             label="Pick on"

@@ -1,7 +1,6 @@
 'use client';
 /** Care of needles: counted before and after a sitting, breakages written down with the step; in the rack and at the bench. */
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { needleSchema, type Needle } from '@/core/piece/cupboard';
 import { boundsOf } from '@/core/piece/fields';
@@ -14,6 +13,7 @@ import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useRack } from './needle-store';
 import { EditButton } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 const OWNED = boundsOf(needleSchema.shape.count);
 
@@ -40,8 +40,7 @@ export function Counting() {
     setCounts({});
   };
   return (
-    <Box role="group" aria-label="Counting needles" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
-      <Typography variant="h3">{open ? 'Count as you stop' : 'Count before you begin'}</Typography>
+    <Ruled aria-label="Counting needles" title={open ? 'Count as you stop' : 'Count before you begin'}>
       {owned.map((n) => (
         <MeasureField
           key={n.id}
@@ -62,7 +61,7 @@ export function Counting() {
       <EditButton disabled={owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
         {open ? 'Counted, sitting ends' : 'Counted, sitting begins'}
       </EditButton>
-    </Box>
+    </Ruled>
   );
 }
 
@@ -82,8 +81,7 @@ export function Breakages() {
   };
   const list = log.flatMap((e) => (e.kind === 'broken' ? [e] : [])).reverse();
   return (
-    <Box role="group" aria-label="Broken needles" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
-      <Typography variant="h3">A needle broke</Typography>
+    <Ruled aria-label="Broken needles" title="A needle broke">
       <PickField
         label="Which"
         value={id}
@@ -113,6 +111,6 @@ export function Breakages() {
             ])}
         />
       )}
-    </Box>
+    </Ruled>
   );
 }

@@ -20,6 +20,7 @@ import { chooseFor, useNeedledStep } from './needle-store';
 import { DepthPicture } from './DepthPicture';
 import { RackList } from './RackList';
 import { Sentence } from '@/ui/parts/Figures';
+import { Ruled } from '@/ui/parts/Panel';
 
 export function NeedlePlanRoom({ findings }: { findings: readonly Judged[] }) {
   const inHand = useNeedledStep();
@@ -204,7 +205,7 @@ function StepDocket({ findings, general }: { findings: readonly Judged[]; genera
           </Box>
         );
       })}
-      <Box role="group" aria-label="Chosen by hand" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <Ruled aria-label="Chosen by hand">
         <PickField
           label="Needle"
           value={chosen?.needleId ?? 'plan'}
@@ -222,7 +223,7 @@ function StepDocket({ findings, general }: { findings: readonly Judged[]; genera
           ]}
           onChange={(v) => chooseFor(step.operationId, { angleDeg: v === 'plan' ? null : Number(v) })}
         />
-      </Box>
+      </Ruled>
       {work.operation.caution && (
         <Box sx={{ fontSize: 13, color: 'warning.main', mt: 1 }}>{t(work.operation.caution)}</Box>
       )}

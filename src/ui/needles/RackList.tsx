@@ -6,8 +6,7 @@ import { usualNeedle } from '@/core/piece/usual-needle';
 import type { Needle } from '@/core/piece/cupboard';
 import { freshId } from '@/desk/files';
 import { editCupboard, setView, useDesk } from '@/desk/store';
-import { figures } from '@/ui/frame/theme';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { useRack } from './needle-store';
 
@@ -19,38 +18,35 @@ export function RackList() {
   const ticket = (n: Needle) => {
     const u = use?.find((x) => x.needleId === n.id);
     return (
-      <li key={n.id}>
-        <Ticket on={n.id === inHand?.id} onClick={() => setView({ needleId: n.id })}>
-          <Box sx={{ minWidth: 0 }}>
-            <b>{n.name}</b>
-            <Box sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.3 }}>
-              {u
-                ? `${u.steps} ${u.steps === 1 ? 'step' : 'steps'}, ${q({ kind: 'time', value: u.minutes })}`
-                : n.count === 0
-                  ? 'none left'
-                  : 'not used here'}
-            </Box>
-          </Box>
-          <Box sx={{ ...figures, fontSize: 13, whiteSpace: 'nowrap' }}>{n.count}</Box>
-        </Ticket>
-      </li>
+      <Ticket
+        on={n.id === inHand?.id}
+        onClick={() => setView({ needleId: n.id })}
+        name={n.name}
+        words={
+          u
+            ? `${u.steps} ${u.steps === 1 ? 'step' : 'steps'}, ${q({ kind: 'time', value: u.minutes })}`
+            : n.count === 0
+              ? 'none left'
+              : 'not used here'
+        }
+        figure={n.count}
+      />
     );
   };
-  const list = { listStyle: 'none', m: 0, py: 0.5, px: 0 } as const;
   const reverse = order.filter((n) => n.section === 'reverse');
   return (
     <>
-      <Box component="ul" aria-label="Needles" sx={list}>
-        {order.filter((n) => n.section !== 'reverse').map(ticket)}
-      </Box>
+      <Tickets label="Needles" of={order.filter((n) => n.section !== 'reverse')}>
+        {ticket}
+      </Tickets>
       {reverse.length > 0 && (
         <>
           <Box sx={{ px: 2, pt: 1, fontSize: 13, color: 'text.secondary', borderTop: 1, borderColor: 'divider' }}>
             Kept apart: they pull fibre out
           </Box>
-          <Box component="ul" aria-label="Reverse needles" sx={list}>
-            {reverse.map(ticket)}
-          </Box>
+          <Tickets label="Reverse needles" of={reverse}>
+            {ticket}
+          </Tickets>
         </>
       )}
       <Box sx={{ px: 1.5, py: 1 }}>

@@ -21,6 +21,7 @@ import { NeedleShape } from './NeedleShape';
 import { RackList } from './RackList';
 import { RackPicture } from './RackPicture';
 import { CHOSEN } from '@/ui/pictures/colours';
+import { Ruled } from '@/ui/parts/Panel';
 
 export function RackRoom({ findings }: { findings: readonly Judged[] }) {
   const { inHand } = useRack();
@@ -86,7 +87,7 @@ function School() {
 
 function NeedleFields({ needle: n }: { needle: Needle }) {
   return (
-    <Box role="group" aria-label="Measures of the needle" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled aria-label="Measures of the needle">
       <Fields
         schema={needleSchema}
         value={n}
@@ -103,7 +104,7 @@ function NeedleFields({ needle: n }: { needle: Needle }) {
       >
         Take out of the rack
       </Button>
-    </Box>
+    </Ruled>
   );
 }
 
@@ -174,7 +175,7 @@ function Holders() {
   const holders = useDesk((s) => s.cupboard.holders);
   const { needles, inHand } = useRack();
   return (
-    <Box role="group" aria-label="Holders" sx={{ borderTop: 1, borderColor: 'divider', mt: 1.5, pt: 1 }}>
+    <Ruled aria-label="Holders">
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
         <Typography variant="h3">Holders</Typography>
         <Button
@@ -221,6 +222,6 @@ function Holders() {
           </Box>
         );
       })}
-    </Box>
+    </Ruled>
   );
 }

@@ -10,7 +10,7 @@ import { keepAsItIs, startAgain } from '@/desk/bench';
 import { say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { Table } from '@/ui/parts/Table';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { woolWords } from '@/units/wool-words';
 import { progressOf } from './order-store';
@@ -42,38 +42,35 @@ export function OverRoom() {
       of={['work']}
       list="Steps"
       left={
-        <Box component="ul" aria-label="Steps begun or done" sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
-          {begun.length === 0 && (
-            <Box component="li" sx={{ p: 2, fontSize: 13 }}>
-              Nothing is done yet. What is done at the bench or ticked off appears here.
-            </Box>
-          )}
-          {begun.map((s) => {
+        <Tickets
+          label="Steps begun or done"
+          of={begun.map((s) => ({ id: s.operation.id, s }))}
+          none="Nothing is done yet. What is done at the bench or ticked off appears here."
+        >
+          {({ s }) => {
             const p = progressOf(plan, s.operation.id);
             return (
-              <li key={s.operation.id}>
-                <Ticket
-                  on={s.operation.id === from?.operation.id}
-                  onClick={() => setView({ stepId: s.operation.id })}
-                  columns="minmax(0,1fr)"
-                >
-                  <Box sx={{ fontSize: 13 }}>
-                    {s.number}. {t(s.operation.does).slice(0, 90)}
-                    <Box sx={{ color: p.changed.length > 0 ? 'warning.main' : 'text.secondary' }}>
-                      {p.changed.length > 0
-                        ? `changed since: ${p.changed.join(', ')}`
-                        : p.implied
-                          ? 'taken as done'
-                          : p.share < 1
-                            ? q({ kind: 'share', value: p.share })
-                            : 'done'}
-                    </Box>
-                  </Box>
-                </Ticket>
-              </li>
+              <Ticket
+                on={s.operation.id === from?.operation.id}
+                onClick={() => setView({ stepId: s.operation.id })}
+                small
+                number={s.number}
+                name={t(s.operation.does)}
+                words={
+                  p.changed.length > 0 ? (
+                    <Box sx={{ color: 'warning.main' }}>changed since: {p.changed.join(', ')}</Box>
+                  ) : p.implied ? (
+                    'taken as done'
+                  ) : p.share < 1 ? (
+                    q({ kind: 'share', value: p.share })
+                  ) : (
+                    'done'
+                  )
+                }
+              />
             );
-          })}
-        </Box>
+          }}
+        </Tickets>
       }
       middle={
         <Box

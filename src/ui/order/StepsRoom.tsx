@@ -22,7 +22,7 @@ import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { figures } from '@/ui/frame/theme';
 import { FindingList } from '@/ui/parts/FindingList';
 import { PickField } from '@/ui/parts/PickField';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { timeSpan } from '@/units/units';
 import { useUnits } from '@/ui/parts/useUnits';
 import { woolWords } from '@/units/wool-words';
@@ -82,25 +82,18 @@ function Filters({ filter, onChange }: { filter: Filter; onChange: (f: Filter) =
           onChange={(wool) => onChange({ ...filter, wool })}
         />
       </Box>
-      <Box component="ul" aria-label="Sittings" sx={{ listStyle: 'none', m: 0, py: 0.5, px: 0 }}>
-        {plan.work.sittings.map((s) => (
-          <li key={s.number}>
-            <Ticket
-              on={false}
-              then="picture"
-              onClick={() => document.getElementById(`sitting-${s.number}`)?.scrollIntoView({ block: 'start' })}
-            >
-              <Box>
-                <b>Sitting {s.number}</b>
-                <Box sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.3 }}>
-                  {s.date ? dateWords(s.date) : weekdayName(s.weekday)}
-                </Box>
-              </Box>
-              <Box sx={{ ...figures, fontSize: 13, whiteSpace: 'nowrap' }}>{q({ kind: 'time', value: s.minutes })}</Box>
-            </Ticket>
-          </li>
-        ))}
-      </Box>
+      <Tickets label="Sittings" of={plan.work.sittings.map((s) => ({ ...s, id: String(s.number) }))}>
+        {(s) => (
+          <Ticket
+            on={false}
+            then="picture"
+            onClick={() => document.getElementById(`sitting-${s.number}`)?.scrollIntoView({ block: 'start' })}
+            name={`Sitting ${s.number}`}
+            words={s.date ? dateWords(s.date) : weekdayName(s.weekday)}
+            figure={q({ kind: 'time', value: s.minutes })}
+          />
+        )}
+      </Tickets>
     </>
   );
 }

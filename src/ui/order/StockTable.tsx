@@ -8,6 +8,7 @@ import { FindingList } from '@/ui/parts/FindingList';
 import { useFindings } from '@/ui/parts/useFindings';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
+import { Patch } from '@/ui/parts/Patch';
 
 export function StockTable() {
   const stock = useDesk((s) => s.plan?.stock);
@@ -28,19 +29,7 @@ export function StockTable() {
         {stock.lots.map((l) => (
           <tr key={l.lotId}>
             <th scope="row">
-              <Box
-                component="span"
-                sx={{
-                  display: 'inline-block',
-                  width: 14,
-                  height: 14,
-                  bgcolor: l.colour,
-                  border: 1,
-                  borderColor: 'text.secondary',
-                  mr: 1,
-                  verticalAlign: '-2px',
-                }}
-              />
+              <Patch hex={l.colour} wide={14} high={14} label={null} sx={{ mr: 1, verticalAlign: '-2px' }} />
               {l.name}
             </th>
             <td className="n">{q({ kind: 'mass', value: l.needG })}</td>

@@ -70,24 +70,3 @@ export function ColourField({ label, value, onChange }: ColourFieldProps) {
     </Box>
   );
 }
-
-/** A patch of colour, its name for those who cannot tell it by eye. */
-export function Patch({
-  hex,
-  wide = 34,
-  high = 26,
-  label,
-}: {
-  hex: string;
-  wide?: number;
-  high?: number;
-  label?: string;
-}) {
-  return (
-    <Box
-      role="img"
-      aria-label={label ?? `${colourName(labOf(hex))}, ${hex}`}
-      sx={{ width: wide, height: high, bgcolor: hex, border: 1, borderColor: 'text.secondary', flexShrink: 0 }}
-    />
-  );
-}

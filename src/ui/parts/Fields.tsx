@@ -8,7 +8,7 @@ import { askedOf, boundsOf, kindOf, saysOf, type Says } from '@/core/piece/field
 import { CheckField } from './CheckField';
 import { ChoiceRow } from './ChoiceRow';
 import { ColourField } from './ColourField';
-import { MeasureField } from './MeasureField';
+import { MeasureField, type FieldStop } from './MeasureField';
 import { NameField } from './NameField';
 import { PickField } from './PickField';
 import { TakenField } from './TakenField';
@@ -21,12 +21,16 @@ interface Within {
   readonly most?: number;
 }
 
+type Stops = Readonly<Record<string, readonly FieldStop[]>>;
+
 interface FieldsProps<O extends z.ZodObject> {
   readonly schema: O;
   readonly value: z.output<O>;
   readonly keys: readonly Key<O>[];
   readonly onChange: (change: Partial<z.output<O>>) => void;
   readonly within?: Some<Key<O>, Within>;
+  /** Where a measure comes to an end though its range goes on. */
+  readonly stops?: Stops | undefined;
   /** What something left out begins as, where the plan knows better than the schema. */
   readonly begin?: Some<Key<O>, unknown>;
   /** The first of them is in hand as soon as it is there. */
@@ -44,6 +48,7 @@ export function Fields<O extends z.ZodObject>({
   words,
   focus,
   begin,
+  stops,
 }: FieldsProps<O>) {
   return keys.map((key, i) => (
     <Field
@@ -54,6 +59,7 @@ export function Fields<O extends z.ZodObject>({
       within={within?.[key]}
       words={words?.[key]}
       begin={begin?.[key]}
+      stops={stops?.[key]}
       focus={focus === true && i === 0}
       onChange={(v) => onChange({ [key]: v } as Partial<z.output<O>>)}
     />
@@ -65,17 +71,19 @@ interface KindFieldsProps<V extends object> {
   readonly of: z.ZodDiscriminatedUnion;
   readonly value: V;
   readonly except?: readonly string[];
+  readonly stops?: Stops | undefined;
   readonly onChange: (value: V) => void;
 }
 
 /** Everything asked about a thing of one of several kinds, in its order. */
-export function KindFields<V extends object>({ of, value, except = [], onChange }: KindFieldsProps<V>) {
+export function KindFields<V extends object>({ of, value, except = [], stops, onChange }: KindFieldsProps<V>) {
   const schema = kindOf(of, value);
   return (
     <Fields
       schema={schema}
       value={value as Record<string, unknown>}
       keys={askedOf(schema).filter((k) => !except.includes(k))}
+      stops={stops}
       onChange={(change) => onChange({ ...value, ...change })}
     />
   );
@@ -89,6 +97,7 @@ interface FieldProps {
   readonly words: Readonly<Record<string, string>> | undefined;
   readonly focus: boolean;
   readonly begin: unknown;
+  readonly stops: readonly FieldStop[] | undefined;
   readonly onChange: (value: unknown) => void;
 }
 
@@ -154,6 +163,7 @@ function Measure(p: FieldProps & { readonly says: Says; readonly inner: z.ZodNum
       min={min}
       max={max}
       autoFocus={p.focus}
+      {...(p.stops ? { stops: p.stops } : {})}
       {...(says.unit === undefined ? {} : { unit: says.unit })}
       {...(says.help === undefined ? {} : { help: says.help })}
       {...(slide ? { slide: { min: Math.max(min, slide[0]), max: Math.min(max, slide[1]), step: slide[2] } } : {})}

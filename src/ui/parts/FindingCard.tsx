@@ -41,7 +41,7 @@ export function FindingCard({ finding, more, onFolded }: FindingCardProps) {
       {finding.remedies.map((r, i) => (
         <EditButton
           key={i}
-          onClick={() => applyRemedy(r.changes)}
+          onClick={() => applyRemedy(r)}
           sx={{
             mt: 0.75,
             display: 'block',

@@ -15,6 +15,13 @@ import { format, forField, readField, unitOf } from '@/units/units';
 import { useEditable } from './Editable';
 import { useUnits } from './useUnits';
 
+/** Where a measure comes to an end though its field goes on, and why. */
+export interface FieldStop {
+  readonly at: number;
+  readonly bound: 'at most' | 'at least';
+  readonly why: string;
+}
+
 interface MeasureFieldProps {
   readonly label: string;
   readonly kind: QuantityKind;
@@ -31,6 +38,8 @@ interface MeasureFieldProps {
   readonly help?: string;
   /** Range and step of the slider; none without it. */
   readonly slide?: { readonly min: number; readonly max: number; readonly step: number };
+  /** Marked on the slider, which holds there, and said below it. */
+  readonly stops?: readonly FieldStop[];
   readonly disabled?: boolean;
   readonly autoFocus?: boolean;
 }
@@ -43,6 +52,7 @@ export function MeasureField(p: MeasureFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (p.value === null ? '' : forField(p.kind, p.value, units));
   const say = (value: number) => `${format({ kind: p.kind, value }, units)}${p.unit ? ` ${p.unit}` : ''}`;
+  const stops = (p.stops ?? []).filter((s) => s.at >= p.min && s.at <= p.max);
   const told = [p.help, `From ${say(p.min)} to ${say(p.max)}.`].filter(Boolean).join(' ');
 
   const check = (text: string): string | null => {
@@ -115,17 +125,36 @@ export function MeasureField(p: MeasureFieldProps) {
           min={p.slide.min}
           max={p.slide.max}
           step={p.slide.step}
+          marks={stops.map((s) => ({ value: s.at }))}
           disabled={disabled}
           getAriaValueText={(v) => format({ kind: p.kind, value: v }, units)}
-          onChange={(_e, v) => {
+          onChange={(e, v) => {
             setTyped(null);
             beginDrag();
-            p.onChange(v as number);
+            // By key every step is meant.
+            const drawn = /^(mouse|touch|pointer)/.test(e.type);
+            p.onChange(drawn ? heldAt(v as number, stops, p.slide!) : (v as number));
           }}
           onChangeCommitted={() => endGesture()}
+          sx={{ '& .MuiSlider-mark': { width: 3, height: 14, bgcolor: 'text.primary', opacity: 1 } }}
         />
       )}
       {field}
+      {stops.length > 0 && (
+        <Box sx={{ gridColumn: '1 / -1', fontSize: 13, color: 'text.secondary', mt: -1 }}>
+          {stops.map((s) => `${s.bound} ${say(s.at)} ${s.why}`).join('; ')}
+        </Box>
+      )}
     </Box>
   );
+}
+
+/** A slider drawn past a stop holds there a little. */
+function heldAt(
+  value: number,
+  stops: readonly FieldStop[],
+  { min, max, step }: { min: number; max: number; step: number },
+) {
+  const near = Math.max(step, (max - min) / 40);
+  return stops.find((s) => Math.abs(s.at - value) <= near)?.at ?? value;
 }

@@ -1,9 +1,9 @@
 'use client';
 /** A wool out of the cupboard, with its colour, fineness, staple and what is at hand. */
-import Box from '@mui/material/Box';
 import { useDesk } from '@/desk/store';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PickField } from './PickField';
+import { Patch } from '@/ui/parts/Patch';
 
 interface WoolFieldProps {
   readonly label: string;
@@ -38,7 +38,7 @@ export function WoolField({ label, value, disabled = false, except = [], none, o
             says: `${l.name}, ${q({ kind: 'fineness', value: l.finenessUm })}`,
             shows: (
               <>
-                <Box sx={{ width: 16, height: 16, bgcolor: l.colour, border: 1, borderColor: 'text.secondary' }} />
+                <Patch hex={l.colour} wide={16} high={16} label={null} />
                 {l.name}, {l.form}, {q({ kind: 'fineness', value: l.finenessUm })}, staple{' '}
                 {q({ kind: 'length', value: l.stapleMm })}, {q({ kind: 'mass', value: l.haveG })}
               </>

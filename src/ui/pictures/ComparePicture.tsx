@@ -4,13 +4,13 @@
  * the pins. Everything on it is moved by hand, or by arrows when it has the focus: half a millimetre a press.
  */
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { onPicture, type Flat } from '@/core/form/compare';
 import type { Reference } from '@/core/piece/schema';
 import { changeReference } from '@/ui/form/CompareRoom';
 import { useCompared } from '@/ui/form/Compared';
 import { Handle } from '@/ui/parts/Handle';
 import { CHOSEN, HARM, INK, SHEET } from './colours';
+import { InsteadOfPicture } from '@/ui/parts/Panel';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
 
@@ -19,9 +19,9 @@ export function ComparePicture() {
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
-        <Typography sx={{ bgcolor: 'background.paper', p: 2, border: 1, borderColor: 'divider', maxWidth: 380 }}>
+        <InsteadOfPicture>
           No photograph yet. Add one on the left; it is laid behind the outline at the scale of the piece.
-        </Typography>
+        </InsteadOfPicture>
       </Box>
     );
   }

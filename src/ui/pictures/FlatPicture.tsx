@@ -4,7 +4,6 @@
  * Points are moved by hand, or by arrows when they have the focus: half a millimetre a press.
  */
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { unitMm } from '@/core/form/shape';
 import { useDesk } from '@/desk/store';
@@ -14,6 +13,7 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar } from './camera';
 import { EditButton } from '@/ui/parts/Editable';
 import { CHOSEN, SHEET } from './colours';
+import { InsteadOfPicture } from '@/ui/parts/Panel';
 
 const clamp = (x: number): number => Math.max(-1000, Math.min(1000, Math.round(x * 10) / 10));
 
@@ -27,9 +27,7 @@ export function FlatPicture() {
   if (!f || !piece || !p) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
-        <Typography sx={{ bgcolor: 'background.paper', p: 2, border: 1, borderColor: 'divider', maxWidth: 380 }}>
-          No flat part yet. Add one on the left to draw its outline.
-        </Typography>
+        <InsteadOfPicture>No flat part yet. Add one on the left to draw its outline.</InsteadOfPicture>
       </Box>
     );
   }

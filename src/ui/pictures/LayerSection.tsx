@@ -10,6 +10,7 @@ import { colourName } from '@/core/shade/words';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LAYER_WORDS } from '@/ui/shade/layer-words';
+import { Patch } from '@/ui/parts/Patch';
 
 export function LayerSection({ shaded }: { shaded: ShadedArea }) {
   const { q } = useUnits();
@@ -43,16 +44,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
               <Box sx={{ ...figures, width: 42, textAlign: 'right', flexShrink: 0 }}>
                 {q({ kind: 'share', value: l.hides })}
               </Box>
-              <Box
-                sx={{
-                  width: 26,
-                  height: 18,
-                  bgcolor: l.seenHex,
-                  border: 1,
-                  borderColor: 'text.secondary',
-                  flexShrink: 0,
-                }}
-              />
+              <Patch hex={l.seenHex} wide={26} high={18} label={null} />
               <Box sx={{ lineHeight: 1.15, minWidth: 0, overflowWrap: 'anywhere' }}>
                 {LAYER_WORDS[l.says]}: {l.wool}
               </Box>
@@ -60,16 +52,7 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
           );
         })}
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 24 }}>
-          <Box
-            sx={{
-              width: 96,
-              height: 18,
-              bgcolor: shaded.groundHex,
-              border: 1,
-              borderColor: 'text.secondary',
-              flexShrink: 0,
-            }}
-          />
+          <Patch hex={shaded.groundHex} wide={96} high={18} label={null} />
           <Box sx={{ width: 42 + 26 + 8 }} />
           <Box>Ground</Box>
         </Box>
@@ -77,21 +60,12 @@ export function LayerSection({ shaded }: { shaded: ShadedArea }) {
       <Box sx={{ display: 'flex', gap: 1, flexShrink: 0 }}>
         <Box sx={{ width: 72 }}>
           Seen
-          <Box sx={{ height: 92, bgcolor: shaded.fullHex, border: 1, borderColor: 'text.secondary', my: 0.5 }} />
+          <Patch hex={shaded.fullHex} wide="100%" high={92} label={null} sx={{ my: 0.5 }} />
           {colourName(labOf(shaded.fullHex))}
         </Box>
         <Box sx={{ width: 72 }}>
           Wanted
-          <Box
-            sx={{
-              height: 92,
-              bgcolor: shaded.wantedHex ?? 'transparent',
-              border: 1,
-              borderStyle: shaded.wantedHex ? 'solid' : 'dashed',
-              borderColor: 'text.secondary',
-              my: 0.5,
-            }}
-          />
+          <Patch hex={shaded.wantedHex} wide="100%" high={92} label={null} sx={{ my: 0.5 }} />
           {shaded.offWords ? shaded.offWords : 'not picked'}
         </Box>
       </Box>

@@ -11,6 +11,8 @@ const right = ({ from: f, up: u }: ReturnType<typeof eye>) => [
   u[0] * f[1] - u[1] * f[0],
 ];
 
+const [SIN20, COS20] = [Math.sin(Math.PI / 9), Math.cos(Math.PI / 9)];
+
 describe('viewpoints', () => {
   const seen = (key: string) => VIEWPOINTS.find((v) => v.key === key)!;
   // x to the animal's left, y up, z forward: seen from its right the head is at the right of the picture.
@@ -20,6 +22,8 @@ describe('viewpoints', () => {
     ['R', [-1, 0, 0], [0, 0, 1], 'the right'],
     ['B', [0, 0, -1], [-1, 0, 0], 'the back'],
     ['A', [0, 1, 0], [0, 0, 1], 'above'],
+    // Half from the front, half from its right, a little from above.
+    ['S', [-Math.SQRT1_2 * COS20, SIN20, Math.SQRT1_2 * COS20], [Math.SQRT1_2, 0, Math.SQRT1_2], 'the front right'],
   ])('%s looks from the side it names', (key, from, toTheRight, words) => {
     const e = eye(seen(key));
     from.forEach((x, i) => expect(e.from[i]).toBeCloseTo(x, 12));

@@ -1,11 +1,11 @@
 'use client';
 /** Whether what is stored in this browser is kept for good, as the browser says. */
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useOffline } from '@/desk/offline';
 import { askToKeep, type Lasting } from '@/desk/lasting-store';
+import { Panel } from '@/ui/parts/Panel';
 
 const words = ({ kept, usedMb }: Lasting): string => {
   const much = usedMb === null ? '' : ` About ${Math.max(1, Math.round(usedMb))} MB are stored.`;
@@ -29,14 +29,7 @@ export function KeptHere() {
   const { copy, why } = useOffline();
   const [lasting, setLasting] = useState<Lasting | null>(null);
   return (
-    <Box
-      component="section"
-      aria-labelledby="s-kept"
-      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5 }}
-    >
-      <Typography id="s-kept" variant="h2" sx={{ mb: 1 }}>
-        Kept in this browser
-      </Typography>
+    <Panel title="Kept in this browser">
       <Typography variant="body2" role="status" sx={{ mb: 1 }}>
         {lasting
           ? words(lasting)
@@ -49,6 +42,6 @@ export function KeptHere() {
         </Typography>
       )}
       <Button onClick={() => void askToKeep().then(setLasting)}>Ask the browser to keep it</Button>
-    </Box>
+    </Panel>
   );
 }

@@ -6,7 +6,6 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
-import type { ReactNode } from 'react';
 import { defaultHand, handSchema, type Hand } from '@/core/piece/hand';
 import type { Settings } from '@/desk/settings';
 import { editHand, useDesk } from '@/desk/store';
@@ -19,6 +18,7 @@ import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
 import { Report } from './Report';
 import { Weighing } from './Weighing';
+import { Panel } from '@/ui/parts/Panel';
 
 /** In the order they are asked; hours and times of elements have places of their own. */
 const RATES = [
@@ -42,21 +42,6 @@ const RATES = [
   'blendModel',
 ] as const;
 
-function Sheet({ id, title, children }: { id: string; title: string; children: ReactNode }) {
-  return (
-    <Box
-      component="section"
-      aria-labelledby={id}
-      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5 }}
-    >
-      <Typography id={id} variant="h2" sx={{ mb: 1 }}>
-        {title}
-      </Typography>
-      {children}
-    </Box>
-  );
-}
-
 export function SettingsScreen() {
   const { ready, failed } = useReady();
   const settings = useDesk((s) => s.settings);
@@ -69,14 +54,7 @@ export function SettingsScreen() {
       {ready && (
         <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, alignItems: 'start' }}>
           <Box sx={{ display: 'grid', gap: 3 }}>
-            <Box
-              component="section"
-              aria-labelledby="s-units"
-              sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, display: 'grid', gap: 2 }}
-            >
-              <Typography id="s-units" variant="h2">
-                Units and paper
-              </Typography>
+            <Panel title="Units and paper" sx={{ display: 'grid', gap: 2 }}>
               <TextField
                 select
                 label="Lengths"
@@ -148,23 +126,16 @@ export function SettingsScreen() {
                 <MenuItem value="system">As your system asks for</MenuItem>
                 <MenuItem value="more">More</MenuItem>
               </TextField>
-            </Box>
+            </Panel>
             <KeptHere />
-            <Sheet id="s-wrong" title="If something goes wrong">
+            <Panel title="If something goes wrong">
               <Report />
-            </Sheet>
-            <Sheet id="s-licences" title="What ships with the program">
+            </Panel>
+            <Panel title="What ships with the program">
               <Licences />
-            </Sheet>
+            </Panel>
           </Box>
-          <Box
-            component="section"
-            aria-labelledby="s-hand"
-            sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5 }}
-          >
-            <Typography id="s-hand" variant="h2" sx={{ mb: 1 }}>
-              Your hand
-            </Typography>
+          <Panel title="Your hand">
             <Typography variant="body2" sx={{ mb: 1, color: 'text.secondary' }}>
               Rates the plan reckons with. The first values are a start; put in your own as you measure them.
             </Typography>
@@ -192,7 +163,7 @@ export function SettingsScreen() {
               Back to the first values
             </Button>
             <PaceTable />
-          </Box>
+          </Panel>
         </Box>
       )}
     </PlainPage>

@@ -21,13 +21,15 @@ import { colourName, comparedTo, inWords } from '@/core/shade/words';
 import { freshId } from '@/desk/files';
 import { changePiece, editCupboard, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
-import { ColourField, Patch } from '@/ui/parts/ColourField';
+import { ColourField } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { FactList } from '@/ui/parts/FactList';
 import { Fields } from '@/ui/parts/Fields';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PhotoColour } from './PhotoColour';
 import { RecipeField } from './RecipeField';
 import { EditButton } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 /** Laid as any layer is. */
 const LAID = veilSchema.pick({ arealMgCm2: true });
@@ -172,8 +174,7 @@ function Learn({ recipe, even, predicted }: { recipe: Recipe; even: number; pred
   const colour = made ?? predicted;
   const fit = made && recipe.length > 1 ? fitBlend({ recipe, even, colour: made }, lots) : null;
   return (
-    <Box role="group" aria-label="Fit to my hand" sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider', pt: 1 }}>
-      <Typography variant="h3">Fit to my hand</Typography>
+    <Ruled title="Fit to my hand">
       <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
         Blend a little of it, let it lie by a window, and write down the colour it came out in.
       </Box>
@@ -204,7 +205,7 @@ function Learn({ recipe, even, predicted }: { recipe: Recipe; even: number; pred
       >
         Write down the blend
       </EditButton>
-    </Box>
+    </Ruled>
   );
 }
 

@@ -8,7 +8,7 @@ import { neighboursApart } from '@/core/shade/judging/pair-words';
 import { DAYLIGHTS } from '@/core/shade/judging/daylight';
 import { freeId } from '@/core/shade/judging/layer-findings';
 import { changePiece, editPiece, useDesk } from '@/desk/store';
-import { Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { EditButton } from '@/ui/parts/Editable';
 import { Fields } from '@/ui/parts/Fields';
 import { FindingList } from '@/ui/parts/FindingList';
@@ -17,6 +17,7 @@ import { SmallTable } from '@/ui/parts/SmallTable';
 import { RecipeField } from './RecipeField';
 import { firstLot } from './shade-store';
 import { Sentence } from '@/ui/parts/Figures';
+import { Ruled } from '@/ui/parts/Panel';
 
 const JUDGED: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'shade-vanishes',
@@ -123,12 +124,7 @@ function SmallParts() {
   return (
     <Box>
       {piece.smallParts.map((s) => (
-        <Box
-          key={s.id}
-          role="group"
-          aria-label={s.name}
-          sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.75 }}
-        >
+        <Ruled key={s.id} aria-label={s.name}>
           <Fields
             schema={smallPartSchema}
             value={s}
@@ -149,7 +145,7 @@ function SmallParts() {
           <EditButton onClick={() => editPiece((d) => void (d.smallParts = d.smallParts.filter((x) => x.id !== s.id)))}>
             Take {s.name} away
           </EditButton>
-        </Box>
+        </Ruled>
       ))}
       <EditButton
         disabled={noWool || piece.smallParts.length >= 20}
@@ -210,12 +206,7 @@ export function PaletteStrip() {
         <Box key={d.id} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
           <Box sx={{ width: 96, fontSize: 13, flexShrink: 0 }}>{d.name}</Box>
           {palette.map((p) => (
-            <Box
-              key={p.id}
-              role="img"
-              aria-label={`${p.name}, ${d.name}`}
-              sx={{ ...SQUARE, height: 40, bgcolor: p.under[i], border: 1, borderColor: 'text.secondary' }}
-            />
+            <Patch key={p.id} hex={p.under[i]!} label={`${p.name}, ${d.name}`} wide="auto" high={40} sx={SQUARE} />
           ))}
         </Box>
       ))}

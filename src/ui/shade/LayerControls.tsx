@@ -16,6 +16,7 @@ import type { LayerPlan } from '@/core/shade/layers/area-shade';
 import { PlaceFields } from './PlaceFields';
 import { RecipeField } from './RecipeField';
 import { EditButton } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 interface LayerControlsProps {
   readonly layer: Layer;
@@ -154,7 +155,7 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
     return { kind: 'all' };
   };
   return (
-    <Box role="group" aria-label="Where the layer lies" sx={{ mt: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}>
+    <Ruled aria-label="Where the layer lies">
       <ChoiceRow
         label="Where"
         value={where.kind}
@@ -201,7 +202,7 @@ function WhereField({ where, onChange }: { where: LayerWhere; onChange: (w: Laye
           ))}
         </>
       )}
-    </Box>
+    </Ruled>
   );
 }
 

@@ -19,14 +19,13 @@ import { BandFields } from '@/ui/parts/BandFields';
 import { BrushWidth } from '@/ui/parts/BrushWidth';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { FactList } from '@/ui/parts/FactList';
 import { Fields, KindFields } from '@/ui/parts/Fields';
 import { FindingList } from '@/ui/parts/FindingList';
 import { useFindings } from '@/ui/parts/useFindings';
-import { OpenMark } from '@/ui/parts/OpenMark';
 import { PickField } from '@/ui/parts/PickField';
-import { Ticket } from '@/ui/parts/Ticket';
+import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
 import { MARKING_WORDS } from './layer-words';
 import { Ends, LayerControls } from './LayerControls';
@@ -50,31 +49,20 @@ export function MarkingList() {
   const findings = useFindings();
   const { doc } = useMarking();
   return (
-    <Box component="ul" aria-label="Markings" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-      {markings.map((m) => {
-        const p = plan?.shade.markings.find((x) => x.id === m.id);
-        return (
-          <li key={m.id}>
-            <Ticket on={m.id === doc?.id} onClick={() => setView({ markingId: m.id, brush: 'off' })} columns="34px 1fr">
-              <Patch hex={p?.seenHex ?? UNCHOSEN.marking} wide={34} high={30} />
-              <span>
-                <b>{m.name}</b>
-                <OpenMark findings={findings.filter((f) => isAbout(f, 'marking', m.id))} />
-                <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
-                  {MARKING_WORDS[m.shape.kind as MarkingKind].toLowerCase()}
-                  {m.mirrored ? ', both sides' : ''}
-                </Box>
-              </span>
-            </Ticket>
-          </li>
-        );
-      })}
-      {markings.length === 0 && (
-        <Box component="li" sx={{ px: 1.5, fontSize: 13 }}>
-          No markings yet.
-        </Box>
+    <Tickets label="Markings" of={markings} none="No markings yet.">
+      {(m) => (
+        <Ticket
+          on={m.id === doc?.id}
+          onClick={() => setView({ markingId: m.id, brush: 'off' })}
+          sample={
+            <Patch hex={plan?.shade.markings.find((x) => x.id === m.id)?.seenHex ?? UNCHOSEN.marking} high={30} />
+          }
+          name={m.name}
+          findings={findings.filter((f) => isAbout(f, 'marking', m.id))}
+          words={`${MARKING_WORDS[m.shape.kind as MarkingKind].toLowerCase()}${m.mirrored ? ', both sides' : ''}`}
+        />
       )}
-    </Box>
+    </Tickets>
   );
 }
 

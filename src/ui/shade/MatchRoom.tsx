@@ -16,7 +16,8 @@ import { loadPicture } from '@/desk/storage';
 import { changePiece, editPiece, say, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
-import { ColourField, Patch } from '@/ui/parts/ColourField';
+import { ColourField } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { PickField } from '@/ui/parts/PickField';
 import { useUnits } from '@/ui/parts/useUnits';
 import { editShade } from './shade-store';
@@ -25,6 +26,7 @@ import { PhotoPicker } from './PhotoPicker';
 import { loadPixels, type Loaded } from './picture-file';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
+import { BarNote } from '@/ui/parts/Panel';
 
 export function MatchRoom({ doc }: { doc: Area }) {
   const target = useDesk((s) => s.view.target);
@@ -89,14 +91,14 @@ export function MatchRoom({ doc }: { doc: Area }) {
           <Answers title="Blends" list={result.blends} target={target} doc={doc} />
           {result.veils.length > 0 && <Answers title="Veils over it" list={result.veils} target={target} doc={doc} />}
           {result.inTheWay && (
-            <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>
+            <BarNote of="warning">
               <b>The layer of {result.inTheWay.wool} is in the way:</b> it stands in front of{' '}
               {Math.round(result.inTheWay.hides * 100)} % of the coat, so no coat brings {doc.name} to this colour. Lay
               less of it, or another one.
-            </Box>
+            </BarNote>
           )}
           {result.short && (
-            <Box role="note" sx={{ fontSize: 13, mt: 1, borderLeft: 4, borderColor: 'warning.main', pl: 1 }}>
+            <BarNote of="warning">
               <b>
                 <Box component="span" sx={{ color: 'warning.main' }}>
                   Missing
@@ -109,7 +111,7 @@ export function MatchRoom({ doc }: { doc: Area }) {
                 ? 'so near that nobody sees it at arm’s length'
                 : `to a difference of ${result.short.left.toFixed(1)}`}
               .
-            </Box>
+            </BarNote>
           )}
         </>
       )}

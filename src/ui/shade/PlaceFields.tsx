@@ -1,11 +1,11 @@
 'use client';
 /** A place on the animal by keyboard: part, how far along it, how far round it. */
-import Box from '@mui/material/Box';
 import { roundOf, turnedRound } from '@/core/form/places';
 import type { Place } from '@/core/piece/schema';
 import { useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
+import { SetIn } from '@/ui/parts/Panel';
 
 interface PlaceFieldsProps {
   readonly label: string;
@@ -16,7 +16,7 @@ interface PlaceFieldsProps {
 export function PlaceFields({ label, place, onChange }: PlaceFieldsProps) {
   const parts = useDesk((s) => s.piece!.form.parts);
   return (
-    <Box role="group" aria-label={label} sx={{ borderLeft: 2, borderColor: 'divider', pl: 1, mt: 0.5 }}>
+    <SetIn aria-label={label}>
       <PickField
         label={`${label}, on`}
         value={place.part}
@@ -41,6 +41,6 @@ export function PlaceFields({ label, place, onChange }: PlaceFieldsProps) {
         slide={{ min: 0, max: 180, step: 1 }}
         onChange={(deg) => onChange(turnedRound(place, deg))}
       />
-    </Box>
+    </SetIn>
   );
 }

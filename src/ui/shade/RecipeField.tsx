@@ -4,10 +4,11 @@ import Box from '@mui/material/Box';
 import { isMixed, mixed } from '@/core/wool/recipe';
 import { recipePartSchema, smallPartSchema, type Recipe } from '@/core/piece/shade';
 import { useDesk } from '@/desk/store';
-import { Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { Fields } from '@/ui/parts/Fields';
 import { WoolField } from '@/ui/parts/WoolField';
 import { EditButton } from '@/ui/parts/Editable';
+import { Ruled } from '@/ui/parts/Panel';
 
 const EVEN = smallPartSchema.pick({ even: true });
 
@@ -29,7 +30,7 @@ export function RecipeField({ label, recipe, even, onChange }: RecipeFieldProps)
       even,
     );
   return (
-    <Box role="group" aria-label={label} sx={{ borderTop: 1, borderColor: 'divider', pt: 0.5, mt: 0.5 }}>
+    <Ruled aria-label={label}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, fontSize: 13, minHeight: 32 }}>
         <b>{label}</b>
         <Box sx={{ flex: 1 }} />
@@ -75,6 +76,6 @@ export function RecipeField({ label, recipe, even, onChange }: RecipeFieldProps)
           onChange={(change) => onChange(recipe, change.even ?? even)}
         />
       )}
-    </Box>
+    </Ruled>
   );
 }

@@ -17,6 +17,7 @@ import { RoomBar } from '@/ui/frame/RoomBar';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { UnderPicture } from '@/ui/frame/UnderPicture';
 import { AreaTicket } from '@/ui/parts/AreaTicket';
+import { Tickets } from '@/ui/parts/Ticket';
 import { FindingList } from '@/ui/parts/FindingList';
 import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -135,28 +136,26 @@ function ShadeList() {
   const { q } = useUnits();
   if (!plan) return <Box sx={{ p: 2, fontSize: 13 }}>The areas appear when the animal has been worked out.</Box>;
   return (
-    <Box component="ul" aria-label="Areas" sx={{ listStyle: 'none', m: 0, py: 1, px: 0 }}>
-      {plan.shade.areas.map((a, i) => {
+    <Tickets label="Areas" of={plan.shade.areas}>
+      {(a, i) => {
         const layers = a.layers.filter((l) => l.says !== 'coat');
         const massG = layers.reduce((s, l) => s + (l.mass?.value ?? 0), 0);
         return (
-          <li key={a.id}>
-            <AreaTicket
-              area={a.id}
-              of="shade"
-              number={i + 1}
-              name={a.name}
-              on={a.id === selected}
-              onClick={() => setView({ areaId: a.id, layerId: null })}
-              hex={a.meanHex}
-              words={`${colourName(a.meanLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
-              grams={massG > 0 ? q({ kind: 'mass', value: massG }) : ''}
-              findings={findings.filter((f) => f.stage === 'shade' && isAbout(f, 'area', a.id))}
-            />
-          </li>
+          <AreaTicket
+            area={a.id}
+            of="shade"
+            number={i + 1}
+            name={a.name}
+            on={a.id === selected}
+            onClick={() => setView({ areaId: a.id, layerId: null })}
+            hex={a.meanHex}
+            words={`${colourName(a.meanLab)}${layers.length > 0 ? `, ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'}` : ''}`}
+            grams={massG > 0 ? q({ kind: 'mass', value: massG }) : ''}
+            findings={findings.filter((f) => f.stage === 'shade' && isAbout(f, 'area', a.id))}
+          />
         );
-      })}
-    </Box>
+      }}
+    </Tickets>
   );
 }
 

@@ -17,7 +17,7 @@ import { colourName } from '@/core/shade/words';
 import { labOf } from '@/core/colour/lab';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { figures } from '@/ui/frame/theme';
-import { Patch } from '@/ui/parts/ColourField';
+import { Patch } from '@/ui/parts/Patch';
 import { EditButton } from '@/ui/parts/Editable';
 import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
@@ -27,6 +27,7 @@ import { ADD_WORDS, LAYER_WORDS } from './layer-words';
 import { LayerControls } from './LayerControls';
 import { editShade, firstLot } from './shade-store';
 import { UNCHOSEN } from '@/ui/pictures/colours';
+import { Ruled } from '@/ui/parts/Panel';
 
 export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
   const canEdit = useDesk((s) => s.canEdit);
@@ -120,7 +121,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
         </SortableContext>
       </DndContext>
       {chosen && (
-        <Box role="group" aria-label="The layer in hand" sx={{ mt: 1, borderTop: 2, borderColor: 'divider', pt: 1 }}>
+        <Ruled aria-label="The layer in hand">
           <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
             <Typography variant="h3">{layerTitle(chosen)}</Typography>
             {chosen.kind !== 'coat' && (
@@ -143,9 +144,9 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
               editShade(doc.id, (s) => ({ ...s, layers: s.layers.map((x) => (x.id === layer.id ? layer : x)) }))
             }
           />
-        </Box>
+        </Ruled>
       )}
-      <Box role="group" aria-label="The whole area" sx={{ mt: 1.5, borderTop: 2, borderColor: 'divider', pt: 1 }}>
+      <Ruled aria-label="The whole area">
         <Fields
           key={`${doc.id}-wanted`}
           schema={areaShadeSchema}
@@ -161,7 +162,7 @@ export function StackRoom({ shaded, doc }: { shaded: ShadedArea; doc: Area }) {
           keys={['raggedMm', 'softMm']}
           onChange={(change) => editShade(doc.id, (x) => ({ ...x, border: { ...x.border, ...change } }))}
         />
-      </Box>
+      </Ruled>
       <School />
       <Corrections shaded={shaded} />
     </>

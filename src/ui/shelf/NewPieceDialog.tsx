@@ -16,19 +16,26 @@ import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState, type ReactNode } from 'react';
 import { firstWools } from '@/core/first-wools';
+import { beginReference } from '@/core/form/begin-reference';
 import { BODY_PLANS, bodyPlan } from '@/core/form/plans/plans';
+import { SCAN_FILES } from '@/core/form/scan-limits';
 import { measuresOf, statedShare } from '@/core/form/shape';
 import { newPiece } from '@/core/new-piece';
-import { boundsOf } from '@/core/piece/fields';
+import { boundsOf, saysOf } from '@/core/piece/fields';
 import { pieceSchema } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
-import { savePiece } from '@/desk/storage';
+import { bringScan } from '@/desk/brought';
+import { beginView } from '@/desk/session';
+import { savePicture, savePiece } from '@/desk/storage';
 import { editCupboard, useDesk } from '@/desk/store';
 import { forField, format, readField } from '@/units/units';
 import { ColourField } from '@/ui/parts/ColourField';
+import { FileButton } from '@/ui/parts/FileButton';
+import { shapeOfPicture } from '@/ui/parts/picture-size';
 import { useUnits } from '@/ui/parts/useUnits';
 import { go } from '@/ui/frame/way';
 import { PieceOutline } from './PieceOutline';
+import { Patch } from '@/ui/parts/Patch';
 
 const FORM = pieceSchema.shape.form.shape;
 const BOUNDS = { finished: boundsOf(FORM.finishedLengthMm), life: boundsOf(FORM.lifeLengthMm) };
@@ -49,6 +56,8 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
   const [tried, setTried] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [woolIds] = useState(WOOL_IDS);
+  const [photo, setPhoto] = useState<{ readonly file: File; readonly aspect: number } | null>(null);
+  const [scan, setScan] = useState<File | null>(null);
   /** The stated measure as a share of nose to tail. */
   const share = statedShare(plan.parts, by);
   const measures = measuresOf(plan.parts);
@@ -126,8 +135,15 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
     );
     piece.form = { ...piece.form, measuredBy: by };
     try {
+      if (photo) {
+        const id = freshId('photo');
+        await savePicture(piece.id, id, photo.file);
+        piece.references = [beginReference(piece, { id, name: photo.file.name, aspect: photo.aspect })];
+      }
       await savePiece(piece);
+      bringScan(scan);
       if (wools.toBuy.length > 0) editCupboard((d) => void d.lots.push(...wools.toBuy.map((l) => structuredClone(l))));
+      if (photo && !scan) await beginView(piece.id, { room: 'compare' });
       go(`/piece/${piece.id}/form`);
     } catch (e) {
       setTrouble(`The piece could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
@@ -158,7 +174,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
         >
           <Box sx={{ display: 'grid', gap: 2, minWidth: 0 }}>
             <TextField
-              label="Name of the piece"
+              label={saysOf(pieceSchema.shape.name)!.label}
               autoFocus
               value={name}
               onChange={(e) => setName(e.target.value)}
@@ -205,6 +221,26 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
                 />
               </Box>
             </Step>
+            <Step title="What you have of it">
+              <Brought
+                says="A photograph from its side"
+                accept="image/*"
+                name={photo?.file.name ?? null}
+                then="It is laid behind the animal, in Compare."
+                onFile={(file) =>
+                  file === null
+                    ? setPhoto(null)
+                    : void shapeOfPicture(file).then((aspect) => aspect !== null && setPhoto({ file, aspect }))
+                }
+              />
+              <Brought
+                says="A scan of your own base"
+                accept={SCAN_FILES}
+                name={scan?.name ?? null}
+                then="It takes the place of the body above, once you have looked at it."
+                onFile={setScan}
+              />
+            </Step>
             {trouble && <Box role="alert">{trouble}</Box>}
           </Box>
           <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
@@ -231,10 +267,7 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
                     <Box component="span" sx={{ width: 44 }}>
                       {what}
                     </Box>
-                    <Box
-                      component="span"
-                      sx={{ width: 18, height: 18, bgcolor: lot.colour, border: 1, borderColor: 'text.secondary' }}
-                    />
+                    <Patch hex={lot.colour} wide={18} high={18} label={null} />
                     <span>
                       {lot.name}
                       {lot.haveG > 0 ? `, ${q({ kind: 'mass', value: lot.haveG })} at hand` : ''}
@@ -248,9 +281,6 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
                   : 'Plan first, buy after: what is not in the cupboard is planned with and listed as missing, with its grams.'}
               </Typography>
             </Step>
-            <Typography variant="body2" sx={{ mt: 1, color: 'text.secondary' }}>
-              A scan or another base of your own takes its place in the first room, Shape.
-            </Typography>
           </Box>
         </DialogContent>
         <DialogActions>
@@ -261,6 +291,35 @@ export function NewPieceDialog({ onClose }: { onClose: () => void }) {
         </DialogActions>
       </Box>
     </Dialog>
+  );
+}
+
+interface BroughtProps {
+  readonly says: string;
+  readonly accept: string;
+  /** Null while none is chosen. */
+  readonly name: string | null;
+  /** What becomes of it. */
+  readonly then: string;
+  readonly onFile: (file: File | null) => void;
+}
+
+/** A file that comes with the new piece; it can be left out again. */
+function Brought({ says, accept, name, then, onFile }: BroughtProps) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', fontSize: 13 }}>
+      <FileButton says={says} label={says} accept={accept} onFile={onFile} />
+      {name !== null && (
+        <>
+          <span>
+            <b>{name}</b>. {then}
+          </span>
+          <Button variant="text" onClick={() => onFile(null)} aria-label={`Leave out ${name}`}>
+            Leave out
+          </Button>
+        </>
+      )}
+    </Box>
   );
 }
 

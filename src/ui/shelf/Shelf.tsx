@@ -32,6 +32,7 @@ import { EarlierStates } from './EarlierStates';
 import { NewPieceDialog } from './NewPieceDialog';
 import { PieceOutline } from './PieceOutline';
 import { TakenOff } from './TakenOff';
+import { Panel } from '@/ui/parts/Panel';
 
 export function Shelf() {
   const { ready, failed } = useReady();
@@ -181,14 +182,7 @@ export function Shelf() {
         </Box>
       )}
       {entries && (
-        <Box
-          component="section"
-          aria-labelledby="begin"
-          sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', p: 2.5, maxWidth: 760 }}
-        >
-          <Typography id="begin" variant="h2" sx={{ mb: 1 }}>
-            How a piece begins
-          </Typography>
+        <Panel title="How a piece begins" sx={{ maxWidth: 760 }}>
           <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { mb: 0.5 } }}>
             <li>Put your own wool into the cupboard: fineness, staple, grams. The first lots there are examples.</li>
             <li>Take a new piece, give its finished length and its length in life.</li>
@@ -197,7 +191,7 @@ export function Shelf() {
             </li>
             <li>Print the sheets or take the screen to the bench, and lay row by row from the hem up.</li>
           </Box>
-        </Box>
+        </Panel>
       )}
       {gone.length > 0 && <TakenOff list={gone} onChange={refresh} />}
       {making && <NewPieceDialog onClose={() => setMaking(false)} />}

@@ -133,19 +133,19 @@ export function ofLayers({ face, plan }: Judging, put: Put): void {
   if (kind !== 'layered' && kind !== 'disc' && kind !== 'rolled' && kind !== 'wound') return;
   const { ladder } = plan.eyes;
   for (const r of ladder.rungs.filter((x) => x.tooSmall)) {
-    const least = Math.min(r.widthMm, r.id === 'rim' ? Infinity : r.highMm);
+    const least = Math.min(r.widthMm, r.ring === 'rim' ? Infinity : r.highMm);
     put({
-      id: `face-small-${r.id}`,
+      id: `face-small-${r.ring}`,
       code: 'face-small',
-      severity: r.id === 'second' ? 'note' : 'caution',
+      severity: r.ring === 'second' ? 'note' : 'caution',
       about: ref('feature', 'eyes'),
       says: say`${r.name} is ${fine(least)}: too small to felt.`,
       why:
-        r.id === 'rim'
+        r.ring === 'rim'
           ? say`A ring thinner than ${fine(FINEST_LINE)} spreads under the needle.`
           : say`A dot under ${fine(SMALLEST_DOT)} vanishes into the eye. Make it larger, or touch it in with paint or thread.`,
       remedies:
-        r.id === 'light'
+        r.ring === 'light'
           ? [
               {
                 label: say`Make the light ${fine(SMALLEST_DOT)}`,
@@ -153,7 +153,7 @@ export function ofLayers({ face, plan }: Judging, put: Put): void {
                 changes: [set(['eyes', 'layers', 'lightMm'], SMALLEST_DOT)],
               },
             ]
-          : r.id === 'second'
+          : r.ring === 'second'
             ? [
                 {
                   label: say`Leave the second light out`,
@@ -161,7 +161,7 @@ export function ofLayers({ face, plan }: Judging, put: Put): void {
                   changes: [set(['eyes', 'layers', 'secondLight'], false)],
                 },
               ]
-            : r.id === 'rim'
+            : r.ring === 'rim'
               ? [
                   {
                     label: say`Make the rim ${fine(FINEST_LINE)}`,

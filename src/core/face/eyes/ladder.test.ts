@@ -34,7 +34,7 @@ describe('the eye from rim to light', () => {
     );
     expect(l.eyes[0]!.lights[1]!.sizeMm).toBeCloseTo(SECOND_LIGHT * base.layers.lightMm, 9);
     expect(SECOND_LIGHT).toBe(0.25);
-    expect(l.rungs.find((r) => r.id === 'second')!.tooSmall).toBe(true);
+    expect(l.rungs.find((r) => r.ring === 'second')!.tooSmall).toBe(true);
   });
   it('says which layer is too small to felt', () => {
     const small = (mm: number) =>
@@ -42,7 +42,7 @@ describe('the eye from rim to light', () => {
         eye((e) => void (e.layers.lightMm = mm)),
         SEEN,
         both,
-      ).rungs.find((r) => r.id === 'light')!.tooSmall;
+      ).rungs.find((r) => r.ring === 'light')!.tooSmall;
     expect(small(SMALLEST_DOT - 0.01)).toBe(true);
     expect(small(SMALLEST_DOT)).toBe(false);
     expect(
@@ -50,7 +50,7 @@ describe('the eye from rim to light', () => {
         eye((e) => void (e.layers.rimMm = 0.3)),
         SEEN,
         both,
-      ).rungs.find((r) => r.id === 'rim')!.tooSmall,
+      ).rungs.find((r) => r.ring === 'rim')!.tooSmall,
     ).toBe(true);
   });
   it('one lamp gives the same clock in both eyes, the other school mirrors it', () => {
@@ -90,7 +90,7 @@ describe('the eye from rim to light', () => {
       SEEN,
       both,
     );
-    expect(l.rungs.map((r) => r.id)).not.toContain('light');
+    expect(l.rungs.map((r) => r.ring)).not.toContain('light');
     expect(l.eyes[0]!.lights.length).toBe(1);
     expect(l.darkLineMm).toBeNull();
   });
@@ -178,7 +178,7 @@ describe('the eye from rim to light', () => {
         bought((e) => void (e.layers.rimMm = 0.8)),
         SEEN,
         both,
-      ).rungs.map((r) => r.id),
+      ).rungs.map((r) => r.ring),
     ).toEqual(['rim']);
   });
 });
@@ -190,7 +190,7 @@ describe('an eye sunk so deep that nothing of it is seen', () => {
       'right',
     ]);
     expect(sunk.eyes.map((e) => e.lights)).toEqual([[], []]);
-    expect(sunk.rungs.map((r) => r.id)).not.toContain('light');
+    expect(sunk.rungs.map((r) => r.ring)).not.toContain('light');
     expect(sunk.darkLineMm).toBeNull();
     expect(lightHidden({ lids: { ...base.lids, upper: 0.5 } }, 0, sunk.eyes[0]!)).toBe(0);
   });

@@ -26,7 +26,7 @@ const PUPIL: Readonly<
 };
 
 interface Rung {
-  readonly id: 'rim' | 'iris' | 'inner' | 'pupil' | 'light' | 'second';
+  readonly ring: 'rim' | 'iris' | 'inner' | 'pupil' | 'light' | 'second';
   readonly name: string;
   readonly widthMm: number;
   readonly highMm: number;
@@ -81,8 +81,8 @@ export function ladder(eyes: Eyes, discMm: number, sides: readonly ('left' | 'ri
   const has = l.lights !== 'none' && discMm > 0;
   const lightMm = glass ? GLASS_LIGHT * discMm : l.lightMm;
   const darkMm = glass ? 0 : l.darkLineMm;
-  const rung = (id: Rung['id'], name: string, widthMm: number, highMm: number, line = false): Rung => ({
-    id,
+  const rung = (ring: Rung['ring'], name: string, widthMm: number, highMm: number, line = false): Rung => ({
+    ring,
     name,
     widthMm,
     highMm,

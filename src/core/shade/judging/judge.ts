@@ -15,7 +15,7 @@ import { pointOf } from '@/core/form/places';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding } from '@/core/stage';
+import type { Finding, Remedy } from '@/core/stage';
 import { mm, say } from '@/core/text';
 import { DAYLIGHTS, under } from './daylight';
 import { findWools } from '@/core/wool/find';
@@ -27,6 +27,7 @@ import { seenAt } from '@/core/shade/layers/look';
 import type { Agreement, Judged, LiningSeen, Pair, PaletteEntry } from './judged';
 import type { MarkingPlan } from '@/core/shade/shade-plan';
 import { veilCurve } from '@/core/shade/layers/veil';
+import { woolApart } from './stand-apart';
 import { woolCurve } from '@/core/wool/wool-colour';
 import { ARMS_LENGTH, VANISHES, inWords } from '@/core/shade/words';
 
@@ -156,6 +157,25 @@ function smallParts({ piece, cupboard, hand }: ToJudge): Said<SmallSeen> {
   return { list, findings };
 }
 
+/** A small part made of a wool that stands apart from what is round it. */
+function otherWool(piece: Piece, cupboard: Cupboard, { part, hex }: SmallSeen, groundHex: string): Remedy[] {
+  const other = woolApart(cupboard.lots, hex, groundHex, (l) => labOfCurve(woolCurve(l)));
+  return other
+    ? [
+        {
+          label: say`Make ${part.name} of ${other.name}`,
+          effect: say`told from what is round it at arm’s length`,
+          changes: [
+            {
+              path: ['smallParts', piece.smallParts.indexOf(part), 'recipe'],
+              value: [{ lotId: other.id, parts: 1 }],
+            },
+          ],
+        },
+      ]
+    : [];
+}
+
 /** Small parts against the area round them. */
 function partsAgainstGround(
   { piece, cupboard, areas, shaped, form }: ToJudge,
@@ -184,7 +204,7 @@ function partsAgainstGround(
         why: p.rim
           ? say`At arm’s length the two run into each other. A thin ring of ${p.rim.name} or an indentation brings it back.`
           : say`At arm’s length the two run into each other. An indentation round it brings it back.`,
-        remedies: [],
+        remedies: otherWool(piece, cupboard, s, p.b.hex),
       });
     }
     return [p];

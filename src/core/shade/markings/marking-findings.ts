@@ -5,15 +5,18 @@ import type { FormWork } from '@/core/form/form';
 import { nearestVertex } from '@/core/geometry/mesh';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { ShapedAreas } from '@/core/coat/coat-plan';
-import type { Cupboard } from '@/core/piece/cupboard';
+import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import type { Finding } from '@/core/stage';
+import type { Finding, Remedy } from '@/core/stage';
 import { grams, mgCm2, mm, say } from '@/core/text';
-import { reflectanceOf } from '@/core/colour/reflectance';
+import { labOf } from '@/core/colour/lab';
+import { labOfCurve, reflectanceOf } from '@/core/colour/reflectance';
 import type { Hand } from '@/core/piece/hand';
 import { reverseOwned } from '@/core/piece/cupboard';
 import { HIDES, hidingMg } from '@/core/shade/layers/hide';
 import type { MarkingOnSkin } from './marking-shape';
+import { veilCurve } from '@/core/shade/layers/veil';
+import { woolApart } from '@/core/shade/judging/stand-apart';
 import { missingFindings } from '@/core/shade/judging/layer-findings';
 import { readyLayers } from '@/core/shade/layers/layers';
 import { isMixed, mixed } from '@/core/wool/recipe';
@@ -89,7 +92,7 @@ export function markingFindings(
         severity: plan.contrast < VANISHES / 2 ? 'caution' : 'note',
         says: say`${m.name} will hardly be told from what it lies on.`,
         why: say`At arm’s length two colours so near run into each other. Make one lighter, or rim it.`,
-        remedies: [],
+        remedies: otherColour(m, k, plan, cupboard, hand),
       });
     }
     showsThrough(m, k, plan, cupboard, hand, put);
@@ -105,6 +108,33 @@ export function markingFindings(
     }
   });
   return out;
+}
+
+/** The layer of a marking that lies on top, of a wool that is told from its ground. */
+function otherColour(m: Marking, k: number, plan: MarkingPlan, cupboard: Cupboard, hand: Hand): Remedy[] {
+  const { hostHex } = plan;
+  const j = m.layers.findLastIndex((l) => l.kind === 'veil');
+  const top = m.layers[j];
+  if (!hostHex || top?.kind !== 'veil') return [];
+  const ground = reflectanceOf(hostHex);
+  const of = (lot: Lot) => mixed([{ lotId: lot.id, parts: 1 }], 1, cupboard, hand);
+  const now = mixed(top.recipe, top.even, cupboard, hand);
+  if (!isMixed(now)) return [];
+  const other = woolApart(cupboard.lots, now.hex, hostHex, (lot) => {
+    const mix = of(lot);
+    return isMixed(mix)
+      ? labOfCurve(veilCurve(mix.curve, ground, (mix.kappa * top.arealMgCm2) / mix.m1))
+      : labOf(hostHex);
+  });
+  return other
+    ? [
+        {
+          label: say`Lay ${m.name} of ${other.name}`,
+          effect: say`told from its ground at arm’s length`,
+          changes: [{ path: ['markings', k, 'layers', j, 'recipe'], value: [{ lotId: other.id, parts: 1 }] }],
+        },
+      ]
+    : [];
 }
 
 /** A line finer than a needle can lay. */

@@ -12,7 +12,7 @@ import { coverOf, hidesOf, WELL, type FurLay } from '@/core/coat/cover/cover';
 import { edgeOf } from '@/core/coat/cover/enough';
 import { loftOf } from '@/core/coat/loft';
 import { arealMass } from '@/core/wool/fibre';
-import { cutOf, longestLength, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
+import { cutOf, longestFolded, overOf } from '@/core/coat/techniques/fold-over/fold-over-lay';
 import { half } from '@/core/coat/techniques/half';
 import { foldedCut, pinchCount, trimWaste } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import {
@@ -151,9 +151,9 @@ export function towardsEye(rows: RowSet, away: LayContext['shape']['away']): num
 }
 
 function findingsOf(c: LayContext<Bows>, rows: RowSet): Finding[] {
-  const { spec, lot, hand } = c;
+  const { spec, hand } = c;
   const l = look(c);
-  const allowed = Math.floor(longestLength(lot.stapleMm, hand) * 2) / 2;
+  const allowed = longestFolded(c);
   const remedies: Remedy[] = [];
   if (l.cover.value < WELL) {
     const at = (set: Partial<Bows>) => coverOf(layOf({ ...c, spec: { ...spec, ...set } })) >= WELL;
@@ -262,6 +262,9 @@ export const bows: Way<Bows> = {
   takes: 'cut lengths',
   counts: 'bows',
   fans: true,
+  lengthKeys: ['lengthMm'],
+  longest: longestFolded,
+  reach: (s) => s.lengthMm,
   margins: [
     { ...APART, what: 'Course spacing' },
     { ...THINNEST, key: 'bowMg', what: 'Bow weight, mg', kind: 'number', least: 0.1, most: 60 },
@@ -278,7 +281,7 @@ export const bows: Way<Bows> = {
   begin: ({ lot, hand, finishedLengthMm: size, now }) => {
     const length = now
       ? half(now.lengthMm, 2, 120)
-      : Math.min(half(0.03 * size, 2, 120), Math.max(2, Math.floor(longestLength(lot.stapleMm, hand) * 2) / 2));
+      : Math.min(half(0.03 * size, 2, 120), Math.max(2, longestFolded({ lot, hand })));
     const spec: Bows = {
       method: 'bows',
       lotId: lot.id,

@@ -4,7 +4,15 @@ import type { Finding, Remedy } from '@/core/stage';
 import { degrees, mgCm, microns, mm, say } from '@/core/text';
 import { coverOf, LEAST_OVERLAP, WELL } from '@/core/coat/cover/cover';
 import { shortestLength, thinnestLay, widestSpacing } from '@/core/coat/cover/enough';
-import { cutOf, furLayOf, longestLength, worstLay, type FoldOverFigures } from './fold-over-lay';
+import {
+  cutOf,
+  furLayOf,
+  longestFolded,
+  longestLength,
+  reachOf,
+  worstLay,
+  type FoldOverFigures,
+} from './fold-over-lay';
 import {
   coverFindings,
   reachFindings,
@@ -74,7 +82,7 @@ function coverRemedies(c: Ctx): Remedy[] {
 export function foldOverFindings(c: Ctx, f: FoldOverFigures, rows: RowSet): Finding[] {
   const { spec, lot, hand } = c;
   const longestCut = Math.max(cutOf(spec.lengthMm, hand), cutOf(spec.topLengthMm ?? 0, hand));
-  const allowed = Math.floor(longestLength(lot.stapleMm, hand) * 2) / 2;
+  const allowed = longestFolded(c);
   const most = Math.max(spec.lengthMm, spec.topLengthMm ?? 0);
   const hem = Math.floor(((spec.lengthMm * allowed) / most) * 2) / 2;
   const out: Finding[] = [
@@ -129,7 +137,7 @@ export function foldOverFindings(c: Ctx, f: FoldOverFigures, rows: RowSet): Find
         ? remedyOf(c, say`Lay ${mgCm(mg)} of row`, { layMgCm: mg })
         : null,
     ),
-    ...reachFindings(c, Math.max(spec.lengthMm, spec.topLengthMm ?? 0) * Math.cos((spec.liftDeg * Math.PI) / 180)),
+    ...reachFindings(c, reachOf(spec)),
   );
   if (spec.pinchPitchMm > spec.pinchWidthMm * 1.5) {
     out.push(

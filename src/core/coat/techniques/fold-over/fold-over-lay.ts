@@ -47,6 +47,14 @@ export function worstLay(s: Spec<FoldOver>): FurLay {
 export const longestLength = (staple: number, hand: Hand): number =>
   longestForStaple.of({ staple, root: hand.rootMm, share: hand.overShare, least: hand.overLeastMm });
 
+/** How far the longest of it reaches over the skin, mm. */
+export const reachOf = (f: FoldOver): number =>
+  Math.max(f.lengthMm, f.topLengthMm ?? 0) * Math.cos((f.liftDeg * Math.PI) / 180);
+
+/** Longest finished length a folded wool allows, in halves of a mm. */
+export const longestFolded = ({ lot, hand }: Pick<Spec, 'lot' | 'hand'>): number =>
+  Math.floor(2 * longestLength(lot.stapleMm, hand)) / 2;
+
 export const overOf = (length: number, hand: Hand): number =>
   overLength.of({ length, share: hand.overShare, least: hand.overLeastMm });
 export const cutOf = (length: number, hand: Hand): number =>

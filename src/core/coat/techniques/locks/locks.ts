@@ -96,8 +96,12 @@ function look(s: Spec<Locks>): Look {
   };
 }
 
+const longestOf = (s: Spec<Locks>): number =>
+  Math.floor(((s.lot.stapleMm * (1 - tipsCut(s))) / folds(s.spec) - s.hand.rootMm) * 2) / 2;
+const reachOf = (s: Locks): number => s.lengthMm * Math.cos((s.liftDeg * Math.PI) / 180);
+
 function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding[] {
-  const { spec, lot, hand } = c;
+  const { spec, lot } = c;
   const l = look(c);
   const remedies: Remedy[] = [];
   if (l.cover.value < WELL) {
@@ -112,7 +116,7 @@ function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding
     if (heavy !== null && heavy > spec.lockMg)
       remedies.push(remedyOf(c, say`Locks of ${count(heavy)} mg`, { lockMg: heavy }));
   }
-  const allowed = Math.floor(((lot.stapleMm * (1 - tipsCut(c))) / folds(spec) - hand.rootMm) * 2) / 2;
+  const allowed = longestOf(c);
   const shorter: Remedy[] = [];
   if (spec.root === 'felted middle') {
     shorter.push(remedyOf(c, say`Set them by their cut end instead`, { root: 'cut end' }));
@@ -148,7 +152,7 @@ function findingsOf(c: LayContext<Locks>, rows: RowSet, needMm: number): Finding
       (gape) => coverIs({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } }),
       (near) => remedyOf(c, say`Courses ${mm(near)} apart`, { spacingMm: near }),
     ),
-    ...reachFindings(c, spec.lengthMm * Math.cos((spec.liftDeg * Math.PI) / 180)),
+    ...reachFindings(c, reachOf(spec)),
     ...crowdFindings(c, l),
   ];
   if (lot.tipColour && spec.tips === 'kept') {
@@ -235,6 +239,9 @@ export const locks: Way<Locks> = {
   takes: 'locks',
   counts: 'locks',
   inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
+  lengthKeys: ['lengthMm'],
+  longest: longestOf,
+  reach: reachOf,
   margins: [
     { ...APART, what: 'Course spacing', least: 1, most: 120 },
     { ...THINNEST, key: 'lockMg', what: 'Lock weight, mg', kind: 'number', least: 0.5, most: 300, step: 0.5 },

@@ -83,10 +83,14 @@ function look(s: Spec<Standing>): Look {
 
 const coverOf = (s: Spec<Standing>): number => hides(furOf(s), standingCover);
 
+/** Both halves reach from the core to the tip. */
+const longestOf = ({ spec, lot, hand }: Spec<Standing>): number =>
+  Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+
 function findingsOf(c: LayContext<Standing>, rows: RowSet, s: Sandwich | null, cut: number): Finding[] {
-  const { spec, lot, hand } = c;
+  const { spec } = c;
   const l = look(c);
-  const allowed = Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+  const allowed = longestOf(c);
   const remedies: Remedy[] = [];
   if (l.cover.value < WELL) {
     const at = (set: Partial<Standing>) => coverOf({ ...c, spec: { ...spec, ...set } }) >= WELL;
@@ -248,6 +252,8 @@ export const standing: Way<Standing> = {
   takes: 'cut lengths',
   inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, standing`,
   moreLots: (s) => (s.marking.kind === 'none' ? [] : [s.marking.lotId]),
+  lengthKeys: ['lengthMm'],
+  longest: longestOf,
   margins: [APART, THINNEST],
   goodFor:
     'Plush that stands up and is trimmed to a shape: young animals, dense plushy coats; stripes and spots cut from the pile.',

@@ -90,10 +90,14 @@ function look(s: Spec<Strip>): Look {
 
 const longestOf = (s: Strip): number => Math.max(s.startLengthMm, s.middleLengthMm, s.endLengthMm);
 
+/** Folded over the line of the anchor, from tip to tip. */
+const allowedBy = ({ spec, lot, hand }: Spec<Strip>): number =>
+  Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+
 function findingsOf(c: LayContext<Strip>, rows: RowSet): Finding[] {
   const { spec, lot, hand } = c;
   const cut = 2 * (longestOf(spec) + hand.rootMm + spec.overMm);
-  const allowed = Math.floor((lot.stapleMm / 2 - hand.rootMm - spec.overMm) * 2) / 2;
+  const allowed = allowedBy(c);
   const k = allowed / longestOf(spec);
   const out: Finding[] = [
     ...woolFindings(c),
@@ -281,6 +285,8 @@ export const strip: Way<Strip> = {
     ['at the top end', s.endLengthMm],
   ],
   moreLots: (s) => (s.anchorLotId === null ? [] : [s.anchorLotId]),
+  lengthKeys: ['startLengthMm', 'middleLengthMm', 'endLengthMm'],
+  longest: allowedBy,
   margins: [],
   goodFor: 'Manes and crests: made flat on the table where both hands are free, then seated as one.',
   costs: 'Quick to seat; needs a coarser wool for the anchor, and the join must be hidden.',

@@ -34,6 +34,8 @@ const lookOf = (s: Spec<Wisps>): FeltedLook => ({
   placing: placing(100 / (s.spec.lengthMm ** 2 * STEP * WIDE)),
 });
 
+const longestOf = ({ lot }: Pick<Spec, 'lot'>): number => Math.floor(lot.stapleMm * 2) / 2;
+
 export const wisps: Way<Wisps> = {
   method: 'wisps',
   title: 'Wisps',
@@ -42,6 +44,9 @@ export const wisps: Way<Wisps> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pieces',
+  lengthKeys: ['lengthMm'],
+  longest: longestOf,
+  reach: (s) => s.lengthMm,
   margins: [LIGHTEST],
   goodFor: 'Short soft coats and faces; colours laid thin over each other; pictures in relief.',
   costs: 'Least wool and quick; it stays delicate, for nothing but light needling holds it.',
@@ -95,13 +100,7 @@ export const wisps: Way<Wisps> = {
           c,
           spec.lengthMm,
           say`A wisp cannot be longer than its fibres.`,
-          c.lot.stapleMm >= 2
-            ? [
-                remedyOf(c, say`Wisps ${mm(Math.floor(c.lot.stapleMm * 2) / 2)} long`, {
-                  lengthMm: Math.floor(c.lot.stapleMm * 2) / 2,
-                }),
-              ]
-            : [],
+          c.lot.stapleMm >= 2 ? [remedyOf(c, say`Wisps ${mm(longestOf(c))} long`, { lengthMm: longestOf(c) })] : [],
         ),
         ...reachFindings(c, spec.lengthMm),
       ],
