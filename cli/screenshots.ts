@@ -119,6 +119,9 @@ try {
   const browser = await chromium.launch(config.use?.launchOptions ?? {});
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, timezoneId: 'UTC', locale: 'en-GB' });
   const shot = async (name: string, settle = 2500) => {
+    // Whoever has seen a hint has put it away.
+    const hint = page.getByRole('button', { name: 'Got it' });
+    if (await hint.isVisible()) await hint.click();
     await page.waitForTimeout(settle);
     await page.screenshot({ path: join(out, `${name}.png`) });
   };

@@ -63,28 +63,37 @@ test('a press beside the border of two areas takes the one it is on', async ({ d
   await openDemo(page, 'Pine marten', 'coat', { ...FROM_LEFT, overlay: 'areas' });
   const box = (await page.locator('canvas').first().boundingBox())!;
   const { w, h, area, near } = seen(p, box);
-  const borders = new Map<string, { x: number; y: number; a: number; b: number }>();
+  const borders = new Map<string, { x: number; y: number; a: number; b: number; dx: number; dy: number }[]>();
   for (let y = 90; y < h - 90; y += 2)
-    for (let x = 2 * BESIDE; x < w - 2 * BESIDE; x++) {
-      const all = (from: number, to: number) => {
-        const i = area[y * w + x + from]!;
-        for (let k = from; k <= to; k++) for (const dy of [-2, 0, 2]) if (area[(y + dy) * w + x + k] !== i) return -1;
-        return i;
-      };
-      const a = all(-2 * BESIDE, -1);
-      const b = all(1, 2 * BESIDE);
-      const level = Math.abs(near[y * w + x - BESIDE]! - near[y * w + x + BESIDE]!) < DEEPER;
-      if (a >= 0 && b >= 0 && a !== b && level) borders.set(`${Math.min(a, b)}-${Math.max(a, b)}`, { x, y, a, b });
-    }
+    for (let x = 4 * BESIDE; x < w - 4 * BESIDE; x += 2)
+      for (const [dx, dy] of [
+        [1, 0],
+        [0, 1],
+      ] as const) {
+        const one = (from: number, to: number) => {
+          const at = (k: number, across: number) => area[(y + k * dy + across * dx) * w + x + k * dx + across * dy]!;
+          for (let k = from; k <= to; k++)
+            for (const across of [-2, 0, 2]) if (at(k, across) !== at(from, 0)) return -1;
+          return at(from, 0);
+        };
+        const [a, b] = [one(-2 * BESIDE, -2), one(2, 2 * BESIDE)];
+        const deep = (k: number) => near[(y + k * dy) * w + x + k * dx]!;
+        if (a < 0 || b < 0 || a === b || Math.abs(deep(-BESIDE) - deep(BESIDE)) > DEEPER) continue;
+        const pair = `${Math.min(a, b)}-${Math.max(a, b)}`;
+        const found = borders.get(pair) ?? [];
+        if (found.every((f) => Math.hypot(f.x - x, f.y - y) > 25))
+          borders.set(pair, [...found, { x, y, a, b, dx, dy }]);
+      }
   expect(borders.size, 'borders seen from the left').toBeGreaterThan(4);
   const inHand = page.getByRole('list', { name: 'Areas' }).locator('[aria-current="true"]');
-  for (const { x, y, a, b } of [...borders.values()].slice(0, 6))
-    for (const [dx, i] of [
+  for (const { x, y, a, b, dx, dy } of [...borders.values()].flatMap((found) => found.slice(0, 2)))
+    for (const [side, i] of [
       [-BESIDE, a],
       [BESIDE, b],
     ] as const) {
-      await page.mouse.click(box.x + x + dx, box.y + y);
-      await expect(inHand, `at ${x + dx}, ${y}`).toContainText(p.coat.areas[i]!.name);
+      const at = [x + side * dx, y + side * dy] as const;
+      await page.mouse.click(box.x + at[0], box.y + at[1]);
+      await expect(inHand, `at ${at.join(', ')}`).toContainText(p.coat.areas[i]!.name);
     }
 });
 
@@ -105,6 +114,10 @@ test('a press beside the middle between two rows takes the nearer one', async ({
     ),
   }));
   const apart = (a: readonly number[], b: readonly number[]) => Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!);
+  const nearest = (q: readonly number[]) =>
+    places
+      .map((r) => ({ number: r.number, off: Math.min(...r.points.map((x) => apart(x, q))) }))
+      .reduce((s, r) => (r.off < s.off ? r : s)).number;
   const onSight = (q: readonly number[]) => {
     const [x, y, d] = at(q);
     const k = Math.round(y) * w + Math.round(x);
@@ -118,8 +131,10 @@ test('a press beside the middle between two rows takes the nearer one', async ({
     const to = next.points.reduce((s, q) => (apart(q, from) < apart(s, from) ? q : s));
     if (!onSight(to)) continue;
     const [a, b] = [at(from), at(to)];
-    // Too near each other to aim between.
-    if (Math.hypot(b[0] - a[0], b[1] - a[1]) < 8) continue;
+    // Too near each other to aim between, or another stretch of a row comes between them.
+    const between = (share: number) => [0, 1, 2].map((k) => from[k]! + share * (to[k]! - from[k]!));
+    const plain = [0.3, 0.7].every((share) => [one.number, next.number][Math.round(share)] === nearest(between(share)));
+    if (Math.hypot(b[0] - a[0], b[1] - a[1]) < 8 || !plain) continue;
     for (const [share, number] of [
       [0.3, one.number],
       [0.7, next.number],

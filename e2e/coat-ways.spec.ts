@@ -100,7 +100,7 @@ test('changing from hem to top, half rows and even spacing', async ({ desk: page
   await chooseArea(page, 'Back');
   // Where its measures come to an end: how far apart it still covers, how long the wool allows.
   await expect(docket(page)).toContainText(/Row spacing[^;]*at most [\d.]+ mm to cover/);
-  await expect(docket(page)).toContainText(/Fur length[^.]*at most [\d.]+ mm by the wool/);
+  await expect(docket(page)).toContainText(/Length[^;]*at most [\d.]+ mm by the wool/);
   await docket(page).getByRole('checkbox', { name: 'another length at the top' }).check();
   const top = docket(page).getByRole('textbox', { name: 'Length at top' });
   await top.fill('8');

@@ -167,7 +167,7 @@ test('without WebGL the figures and charts still work and the turntable says why
   });
   await openDemo(page);
   await expect(page.getByRole('note')).toContainText('cannot draw in 3D');
-  await expect(page.getByRole('img', { name: /Lay chart of Throat bib/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Lay chart of Flanks/ })).toBeVisible();
   await page.getByRole('button', { name: 'F front' }).click();
   await chooseArea(page, 'Back');
   await expect(docket(page)).toContainText('hem first');
@@ -185,7 +185,7 @@ test('a picture that fails takes neither the docket nor the piece with it', asyn
   });
   await openDemo(page);
   await expect(page.getByRole('alert').filter({ hasText: 'The 3D picture cannot be shown' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /Lay chart of Throat bib/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Lay chart of Flanks/ })).toBeVisible();
   const spacing = docket(page).getByRole('textbox', { name: 'Row spacing' });
   await spacing.fill('4');
   await spacing.blur();

@@ -7,7 +7,7 @@ import { MOST_PILES, type Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Finding, Remedy } from '@/core/stage';
-import { count, degrees, mm, say } from '@/core/text';
+import { count, degrees, joined, mm, say } from '@/core/text';
 import { bows } from '@/core/coat/techniques/bows/bows';
 import type { ShapedAreas } from './coat-plan';
 import type { Corner } from '@/core/coat/rows/corners';
@@ -18,16 +18,33 @@ import type { Lay } from './way';
 import { wayOf } from './ways';
 import { longestLength } from '@/core/coat/techniques/fold-over/fold-over-lay';
 
-/** More sorted locks of the length wanted, entered as a pile. In halves of a mm, so that what is entered serves. */
-function found(lot: Cupboard['lots'][number], short: number, needMm: number, wideMm: number): Remedy {
-  const lengthMm = Math.min(400, Math.ceil(2 * needMm) / 2);
-  const widthMm = Math.max(0.5, Math.min(Math.floor(2 * wideMm) / 2, lot.piles[0]?.widthMm ?? 4));
-  return {
-    label: say`I have found ${count(short)} more, ${mm(lengthMm)} long`,
-    effect: say`a pile of them at most ${mm(widthMm)} wide is entered for ${lot.name}`,
-    changes: [],
-    enters: [{ lotId: lot.id, morePiles: [{ lengthMm, widthMm, count: Math.ceil(short), grade: 'plain' }] }],
-  };
+interface ShortOf {
+  readonly area: Piece['areas'][number];
+  readonly count: number;
+  readonly needMm: number;
+  readonly widestMm: number;
+}
+
+/**
+ * Sorted locks for every area that is short of them, entered as piles: shared out over all areas, locks for one would go where they are
+ * seen most. In halves of a mm, so that what is entered serves.
+ */
+function found(lot: Cupboard['lots'][number], short: readonly ShortOf[]): Remedy[] {
+  if (lot.piles.length + short.length > MOST_PILES) return [];
+  const piles = short.map((s) => ({
+    lengthMm: Math.min(400, Math.ceil(2 * s.needMm) / 2),
+    widthMm: Math.max(0.5, Math.min(Math.floor(2 * s.widestMm) / 2, lot.piles[0]?.widthMm ?? 4)),
+    count: Math.min(5000, Math.ceil(s.count)),
+    grade: 'plain' as const,
+  }));
+  return [
+    {
+      label: say`I have found the ${count(piles.reduce((s, p) => s + p.count, 0))} that are missing`,
+      effect: say`entered for ${lot.name}: ${joined(piles.map((p) => say`${count(p.count)} of ${mm(p.lengthMm)}`))}`,
+      changes: [],
+      enters: [{ lotId: lot.id, morePiles: piles }],
+    },
+  ];
 }
 
 /** Locks of lots with counted piles, shared out over all areas that draw on them. */
@@ -46,23 +63,31 @@ export function locksShared(
     if (seats.length === 0) continue;
     const allotment = allotLocks(lot.piles, seats);
     shared.push({ lotId: lot.id, lotName: lot.name, piles: lot.piles, allotment });
-    for (const area of piece.areas) {
-      const short = allotment.short.filter((s) => s.areaId === area.id).reduce((s, x) => s + x.count, 0);
-      if (short === 0) continue;
+    const short = piece.areas.flatMap((area): ShortOf[] => {
+      const missing = allotment.short.filter((s) => s.areaId === area.id).reduce((s, x) => s + x.count, 0);
       const mine = seats.filter((s) => s.areaId === area.id);
-      const need = Math.max(...mine.map((s) => s.needMm));
-      const wide = Math.min(...mine.map((s) => s.widestMm));
+      return missing === 0
+        ? []
+        : [
+            {
+              area,
+              count: missing,
+              needMm: Math.max(...mine.map((s) => s.needMm)),
+              widestMm: Math.min(...mine.map((s) => s.widestMm)),
+            },
+          ];
+    });
+    for (const { area, count: missing, needMm, widestMm } of short)
       findings.push({
         id: `coat-locks-short-${area.id}`,
         code: 'coat-locks-short',
         stage: 'coat',
         severity: 'caution',
         about: ref('area', area.id),
-        says: say`${count(short)} locks are missing for ${area.name}.`,
-        why: say`The sorted piles of ${lot.name} hold too few locks at least ${mm(need)} long${wide < 1e5 ? say` and at most ${mm(wide)} wide, which the tightest ring wants,` : ''} once the places most seen are served. Sort more, set them further apart, or open them.`,
-        remedies: lot.piles.length < MOST_PILES ? [found(lot, short, need, wide)] : [],
+        says: say`${count(missing)} locks are missing for ${area.name}.`,
+        why: say`The sorted piles of ${lot.name} hold too few locks at least ${mm(needMm)} long${widestMm < 1e5 ? say` and at most ${mm(widestMm)} wide, which the tightest ring wants,` : ''} once the places most seen are served. Sort more, set them further apart, or open them.`,
+        remedies: found(lot, short),
       });
-    }
   }
   return { shared, findings };
 }

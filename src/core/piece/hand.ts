@@ -66,7 +66,7 @@ export const handSchema = z.strictObject({
   times: z.partialRecord(z.enum(ELEMENT_NAMES), minutes),
   /** How the colour of a blend is worked out: two schools. */
   blendModel: choice(['stearns-noechel', 'friele'], 'School of blending', {
-    words: { 'stearns-noechel': 'Stearns and Noechel, fitted to your blends', friele: 'Friele' },
+    words: { 'stearns-noechel': 'the usual reckoning', friele: 'another reckoning' },
   }),
   /** Minutes at the bench on each day of the week, Monday first. */
   benchMinutes: z

@@ -77,8 +77,7 @@ export function EyeRoom() {
           )}
           {clock.length > 0 && (
             <Box sx={{ fontSize: 13, mb: 1 }}>
-              The light stands at {clock.map((h) => clockWords(h)).join(' and ')} on the clock
-              {clock.length > 1 && ', left eye and right eye'}
+              The light stands at {lightWords(clock)}
               {plan.eyes.ladder.darkLineMm !== null && (
                 <>, with {q({ kind: 'fine', value: plan.eyes.ladder.darkLineMm })} of dark beside it</>
               )}
@@ -163,4 +162,11 @@ function clockWords(h: number): string {
   const half = Math.round(2 * h) / 2;
   const hour = Math.floor(half) === 0 ? 12 : Math.floor(half);
   return half % 1 === 0 ? `${hour} o’clock` : `half past ${hour}`;
+}
+
+/** Where the light stands in one eye, in both alike, or in each, as on the face of a clock. */
+function lightWords(clock: readonly number[]): string {
+  const [left, right] = clock.map(clockWords);
+  if (right === undefined) return left!;
+  return left === right ? `${left} in both eyes` : `${left} in its left eye and ${right} in its right`;
 }

@@ -11,7 +11,7 @@ import { LastingCanvas } from '@/ui/pictures/LastingCanvas';
 import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
 import { BARE } from '@/ui/pictures/colours';
-import { surface, useFreed } from '@/ui/pictures/turntable-geometry';
+import { surface, untouched, useFreed } from '@/ui/pictures/turntable-geometry';
 
 interface HeadSceneProps {
   readonly plan: Plan;
@@ -80,7 +80,7 @@ function Skin({ plan }: { plan: Plan }) {
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate());
   return (
-    <mesh geometry={g} raycast={() => null}>
+    <mesh geometry={g} raycast={untouched}>
       <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
     </mesh>
   );

@@ -109,8 +109,9 @@ export function InsideRoom() {
             component="section"
             aria-label="Section along the needle"
             sx={{
-              height: '54%',
-              minHeight: 240,
+              // On a phone the animal has the room until a place on it is pressed.
+              height: place === null ? { xs: 'auto', sm: '54%' } : '54%',
+              minHeight: place === null ? { xs: 0, sm: 240 } : 240,
               flexShrink: 0,
               bgcolor: 'background.paper',
               borderTop: 1,

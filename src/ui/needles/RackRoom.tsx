@@ -94,16 +94,17 @@ function NeedleFields({ needle: n }: { needle: Needle }) {
         keys={['name', 'gauge', 'section', 'count', 'tipMm', 'thickMm', 'bladeMm', 'barbs', 'gapMm', 'measured']}
         onChange={(change) => changeNeedle(n.id, change)}
       />
-      <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
-      <Button
-        sx={{ mt: 0.5 }}
-        onClick={() => {
-          removeNeedle(n.id);
-          setView({ needleId: null });
-        }}
-      >
-        Take out of the rack
-      </Button>
+      <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', mt: 0.5 }}>
+        <Button onClick={() => editNeedle(n.id, (x) => void Object.assign(x, usualNeedle(x)))}>Usual measures</Button>
+        <Button
+          onClick={() => {
+            removeNeedle(n.id);
+            setView({ needleId: null });
+          }}
+        >
+          Take out of the rack
+        </Button>
+      </Box>
     </Ruled>
   );
 }

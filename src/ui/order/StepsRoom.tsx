@@ -298,6 +298,9 @@ interface LineProps {
   readonly handle?: object;
 }
 
+const rowsWords = (from: number, to: number, of: number): string =>
+  from >= to ? `row ${to} of ${of}` : `rows ${from} to ${to} of ${of}`;
+
 function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
   const plan = useDesk((s) => s.plan)!;
   const canEdit = useDesk((s) => s.canEdit);
@@ -308,7 +311,7 @@ function Line({ row, on, still = false, nodeRef, style, handle }: LineProps) {
   const done = p.share >= 1;
   const part =
     row.to - row.from < 0.999 && o.rows > 1
-      ? `rows ${Math.round(row.from * o.rows) + 1} to ${Math.round(row.to * o.rows)} of ${o.rows}`
+      ? rowsWords(Math.round(row.from * o.rows) + 1, Math.round(row.to * o.rows), o.rows)
       : row.to - row.from < 0.999
         ? row.from > 0
           ? 'the rest'

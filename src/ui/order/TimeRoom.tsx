@@ -23,7 +23,10 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { dateWords, placeName, soonest, weekdayName } from './order-store';
 import { Sentence } from '@/ui/parts/Figures';
 
-const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), { ssr: false });
+const TimeCharts = dynamic(() => import('./TimeCharts').then((m) => m.TimeCharts), {
+  ssr: false,
+  loading: () => <Box aria-busy="true">The charts are being drawn.</Box>,
+});
 
 export function TimeRoom({ findings }: { findings: readonly Judged[] }) {
   const plan = useDesk((s) => s.plan)!;
@@ -224,6 +227,8 @@ function Chain() {
                   bgcolor: 'transparent',
                   color: 'primary.main',
                   p: 0,
+                  // Its number stands beside its first line.
+                  verticalAlign: 'top',
                   textAlign: 'left',
                   cursor: 'pointer',
                 }}

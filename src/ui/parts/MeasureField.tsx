@@ -52,7 +52,8 @@ export function MeasureField(p: MeasureFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (p.value === null ? '' : forField(p.kind, p.value, units));
   const say = (value: number) => `${format({ kind: p.kind, value }, units)}${p.unit ? ` ${p.unit}` : ''}`;
-  const stops = (p.stops ?? []).filter((s) => s.at >= p.min && s.at <= p.max);
+  const within = p.slide ?? p;
+  const stops = (p.stops ?? []).filter((s) => s.at >= within.min && s.at <= within.max);
   const told = [p.help, `From ${say(p.min)} to ${say(p.max)}.`].filter(Boolean).join(' ');
 
   const check = (text: string): string | null => {

@@ -9,7 +9,7 @@ import { seenColours } from '@/core/shade/layers/strand-colour';
 import type { View } from '@/desk/view';
 import { areaTint, BARE, MARK, PLAIN, ROW } from './colours';
 import { areaHatch, hatched } from './hatch';
-import { coverColour, rowGeometry, surface, thickLines, underFur, useFreed } from './turntable-geometry';
+import { coverColour, rowGeometry, surface, thickLines, underFur, untouched, useFreed } from './turntable-geometry';
 
 interface AreaProps {
   readonly area: AreaPlan;
@@ -113,7 +113,7 @@ function RowLines({
   );
   return (
     <>
-      <lineSegments geometry={g}>
+      <lineSegments geometry={g} raycast={untouched}>
         <lineBasicMaterial color={dark ? ROW.onLight : ROW.onDark} transparent opacity={0.62} />
       </lineSegments>
       {lit.map((l) => (
@@ -136,7 +136,7 @@ function Outline({ surfaceOf, raise }: { surfaceOf: NonNullable<AreaPlan['surfac
     }, [surfaceOf, raise]),
   );
   return (
-    <lineSegments geometry={g} renderOrder={2}>
+    <lineSegments geometry={g} raycast={untouched} renderOrder={2}>
       <lineBasicMaterial color={MARK} />
     </lineSegments>
   );

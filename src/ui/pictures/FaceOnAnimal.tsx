@@ -9,13 +9,10 @@ import type { EyePlace } from '@/core/face/eyes/eye-place';
 import type { Face } from '@/core/piece/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
-import { useFreed } from './turntable-geometry';
+import { untouched, useFreed } from './turntable-geometry';
 import { UNCHOSEN } from './colours';
 
 type Pt = readonly [number, number];
-
-/** Nothing of the face catches the brush or the hand that turns the animal. */
-const untouched = () => null;
 
 export function FaceOnAnimal({ plan }: { plan: Plan }) {
   const face = useDesk((s) => s.piece?.face ?? null);

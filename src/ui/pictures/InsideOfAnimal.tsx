@@ -10,7 +10,7 @@ import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { eye } from './camera';
-import { surface, useFreed } from './turntable-geometry';
+import { surface, untouched, useFreed } from './turntable-geometry';
 import { INSIDE } from './colours';
 
 const { core: CORE, coreCut: CORE_CUT, skin: SKIN, skinCut: SKIN_CUT, wire: WIRE } = INSIDE;
@@ -72,7 +72,7 @@ export function Inside({ plan, view }: { plan: Plan; view: View }) {
             <meshLambertMaterial color={CORE} clippingPlanes={planes} />
           </mesh>
           {cut && (
-            <mesh geometry={coreSurface} raycast={() => null}>
+            <mesh geometry={coreSurface} raycast={untouched}>
               <meshBasicMaterial color={CORE_CUT} side={THREE.BackSide} clippingPlanes={planes} />
             </mesh>
           )}
@@ -88,7 +88,7 @@ export function Inside({ plan, view }: { plan: Plan; view: View }) {
           <mesh geometry={skin}>
             <meshLambertMaterial color={SKIN} clippingPlanes={planes} />
           </mesh>
-          <mesh geometry={skin} raycast={() => null}>
+          <mesh geometry={skin} raycast={untouched}>
             <meshBasicMaterial color={SKIN_CUT} side={THREE.BackSide} clippingPlanes={planes} />
           </mesh>
         </>

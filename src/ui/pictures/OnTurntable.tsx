@@ -15,71 +15,81 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar, type Size } from './camera';
 import { COVER } from './colours';
 
-interface ViewpointsProps {
-  readonly view: Pick<View, 'yaw' | 'pitch'>;
-  readonly zoomBy: (times: number) => void;
-  readonly frame: () => void;
-}
-
-/** Where it is looked at from, nearer and further, and what is in hand framed. */
-export function Viewpoints({ view, zoomBy, frame }: ViewpointsProps) {
+/** Where it is looked at from. */
+export function Viewpoints({ view }: { view: Pick<View, 'yaw' | 'pitch'> }) {
   return (
     <Box
+      role="group"
+      aria-label="Viewpoint"
       sx={{
         position: 'absolute',
         left: 12,
         bottom: 12,
         // Beside it the scale.
-        maxWidth: { xs: 'none', sm: 'calc(100% - 170px)' },
+        maxWidth: { xs: 'none', sm: 'calc(100% - 110px)' },
         display: 'flex',
-        gap: { xs: 0, sm: 0.75 },
+        gap: { xs: 0, sm: 0.5 },
         flexWrap: 'wrap',
       }}
-      role="group"
-      aria-label="Viewpoint"
     >
       {VIEWPOINTS.map((v) => {
         const on = Math.abs(wrap(v.yaw - view.yaw)) < 1 && Math.abs(v.pitch - view.pitch) < 1;
         return (
-          <Button
-            key={v.key}
-            variant={on ? 'contained' : 'outlined'}
-            aria-pressed={on}
-            onClick={() => setView({ yaw: v.yaw, pitch: v.pitch })}
-            sx={{ minWidth: 0, px: 1, bgcolor: on ? undefined : 'background.paper' }}
-          >
-            <Box component="span" sx={figures}>
-              {v.key}
-            </Box>
-            <Box component="span" sx={WORD}>
-              {v.name}
-            </Box>
-          </Button>
+          <Key key={v.key} of={v.key} says={v.name} on={on} onClick={() => setView({ yaw: v.yaw, pitch: v.pitch })} />
         );
       })}
-      <Button
-        aria-label="Nearer"
-        onClick={() => zoomBy(1.25)}
-        sx={{ minWidth: 32, bgcolor: 'background.paper', ...figures }}
-      >
+    </Box>
+  );
+}
+
+interface NearnessProps {
+  readonly zoomBy: (times: number) => void;
+  readonly frame: () => void;
+}
+
+/** Nearer and further, and what is in hand framed: over the scale, and on a phone one above the other. */
+export function Nearness({ zoomBy, frame }: NearnessProps) {
+  const one = { minWidth: 32, bgcolor: 'background.paper', ...figures };
+  return (
+    <Box
+      role="group"
+      aria-label="How near"
+      sx={{
+        position: 'absolute',
+        right: 12,
+        bottom: { xs: 104, sm: 46 },
+        display: 'flex',
+        flexDirection: { xs: 'column', sm: 'row' },
+        gap: { xs: 0, sm: 0.5 },
+      }}
+    >
+      <Button aria-label="Nearer" onClick={() => zoomBy(1.25)} sx={one}>
         +
       </Button>
-      <Button
-        aria-label="Further"
-        onClick={() => zoomBy(0.8)}
-        sx={{ minWidth: 32, bgcolor: 'background.paper', ...figures }}
-      >
+      <Button aria-label="Further" onClick={() => zoomBy(0.8)} sx={one}>
         −
       </Button>
-      <Button onClick={frame} sx={{ minWidth: 0, px: 1, bgcolor: 'background.paper' }}>
-        <Box component="span" sx={figures}>
-          Z
-        </Box>
-        <Box component="span" sx={WORD}>
-          frame
-        </Box>
-      </Button>
+      <Key of="Z" says="frame" onClick={frame} />
     </Box>
+  );
+}
+
+/** A key and what it does, to be pressed as well; on a phone the key alone is seen. */
+function Key({ of, says, on, onClick }: { of: string; says: string; on?: boolean; onClick: () => void }) {
+  return (
+    <Button
+      variant={on ? 'contained' : 'outlined'}
+      aria-pressed={on}
+      onClick={onClick}
+      sx={{ minWidth: 0, px: 1, bgcolor: on ? undefined : 'background.paper' }}
+    >
+      <Box component="span" sx={figures}>
+        {of}
+      </Box>
+      <Box component="span" sx={WORD}>
+        {says}
+      </Box>
+    </Button>
   );
 }
 
@@ -150,7 +160,7 @@ export function Choice({ on, onClick, children }: { on: boolean; onClick: () => 
       variant={on ? 'contained' : 'text'}
       aria-pressed={on}
       onClick={onClick}
-      sx={{ minWidth: 0, px: 1, minHeight: 28 }}
+      sx={{ minWidth: 0, px: 1, minHeight: 28, whiteSpace: 'nowrap', flexShrink: 0 }}
     >
       {children}
     </Button>

@@ -12,7 +12,7 @@ import { StageBoundary } from '@/ui/frame/StageBoundary';
 import { centreOf, pixelsPerMm, seenFrom } from './camera';
 import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
-import { AsHeld, Choice, Choices, CoverKey, Graticule, ScaleBar, Viewpoints } from './OnTurntable';
+import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
 import { PartHandles } from './PartHandles';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
@@ -178,7 +178,8 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
           </Box>
         )}
       </Box>
-      <Viewpoints view={view} zoomBy={zoomBy} frame={frame} />
+      <Viewpoints view={view} />
+      <Nearness zoomBy={zoomBy} frame={frame} />
       {perMm > 0 && <ScaleBar perMm={perMm} />}
     </Box>
   );

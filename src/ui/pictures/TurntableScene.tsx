@@ -19,7 +19,7 @@ import { hatched, UNDECIDED } from './hatch';
 import { canBePictured } from './snapshot';
 import { useTouch, type Tool } from './useTouch';
 import { BARE, CARE_3D, INK_3D, LAMP, LIE, MARK } from './colours';
-import { surface, useFreed } from './turntable-geometry';
+import { surface, untouched, useFreed } from './turntable-geometry';
 
 /** A place marked on the animal. */
 export interface Dot {
@@ -145,7 +145,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
       </mesh>
       {touch.trail}
       {dots.map((d, i) => (
-        <mesh key={i} position={[...d.at]} raycast={() => null} renderOrder={9}>
+        <mesh key={i} position={[...d.at]} raycast={untouched} renderOrder={9}>
           <sphereGeometry args={[d.radiusMm, 16, 10]} />
           <meshBasicMaterial color={d.colour} depthTest={false} transparent opacity={0.85} />
         </mesh>
@@ -253,7 +253,7 @@ export function Fur({
   }, [yaw, pitch, g, fur, invalidate]);
   if (!g) return null;
   return (
-    <lineSegments geometry={g}>
+    <lineSegments geometry={g} raycast={untouched}>
       <lineBasicMaterial vertexColors />
     </lineSegments>
   );
@@ -291,7 +291,7 @@ function Lie({ plan }: { plan: Plan }) {
     }, [skin, lie, lengthMm]),
   );
   return (
-    <lineSegments geometry={g}>
+    <lineSegments geometry={g} raycast={untouched}>
       <lineBasicMaterial vertexColors />
     </lineSegments>
   );
@@ -307,14 +307,14 @@ function LieMarks({ plan }: { plan: Plan }) {
     <>
       {plan.coat.areas.flatMap((a) =>
         a.away.map((at, i) => (
-          <mesh key={`${a.id}-${i}`} position={[at[0], at[1], at[2]]} raycast={() => null}>
+          <mesh key={`${a.id}-${i}`} position={[at[0], at[1], at[2]]} raycast={untouched}>
             <sphereGeometry args={[r, 16, 12]} />
             <meshBasicMaterial color={INK_3D} />
           </mesh>
         )),
       )}
       {plan.coat.lieMarks.map((m, i) => (
-        <mesh key={i} position={[m.at[0], m.at[1], m.at[2]]} raycast={() => null} renderOrder={3}>
+        <mesh key={i} position={[m.at[0], m.at[1], m.at[2]]} raycast={untouched} renderOrder={3}>
           {m.kind === 'crown' && <sphereGeometry args={[r, 16, 12]} />}
           {m.kind === 'meeting' && <boxGeometry args={[1.6 * r, 1.6 * r, 1.6 * r]} />}
           {m.kind === 'whirl' && <torusGeometry args={[r, r / 3, 8, 20]} />}

@@ -69,6 +69,9 @@ function raised(q: RowPiece, lift: number): number[] {
   return points;
 }
 
+/** What lies on the animal is not what a press is aimed at. */
+export const untouched = (): null => null;
+
 /** The row to lay next: a pale line on a woad one, thick enough to see from arm's length, seen through the body too. */
 export function thickLines(pieces: readonly RowPiece[], lift: number): LineSegments2[] {
   if (pieces.length === 0) return [];
@@ -83,6 +86,7 @@ export function thickLines(pieces: readonly RowPiece[], lift: number): LineSegme
     g.setPositions(points);
     const line = new LineSegments2(g, new LineMaterial({ color, linewidth, depthTest: false }));
     line.renderOrder = 5 + i;
+    line.raycast = untouched;
     return line;
   });
 }

@@ -16,6 +16,7 @@ import type { Plan } from '@/core/plan';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import type { FormRoom, View } from '@/desk/view';
 import { HARM_3D, MARK } from './colours';
+import { untouched } from './turntable-geometry';
 
 /** What a press or a drag on the animal is for: a room of the Form, or the comb. */
 export type Tool = FormRoom | 'comb' | 'shade' | 'needle';
@@ -162,7 +163,7 @@ export function useTouch(plan: Plan, view: View, tool: Tool | undefined, paintin
       },
     },
     trail: shown.map((p, i) => (
-      <mesh key={i} position={p} raycast={() => null}>
+      <mesh key={i} position={p} raycast={untouched}>
         <sphereGeometry args={[reach, 12, 8]} />
         <meshBasicMaterial
           color={view.brush === 'erase' ? HARM_3D : MARK}

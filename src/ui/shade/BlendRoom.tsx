@@ -6,12 +6,13 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { hexOfCurve, labOfCurve } from '@/core/colour/reflectance';
+import { saysOf } from '@/core/piece/fields';
+import { handSchema } from '@/core/piece/hand';
 import type { Area } from '@/core/piece/schema';
 import { veilSchema, type Recipe } from '@/core/piece/shade';
-import { blendCurve, STEARNS_M, type BlendModel } from '@/core/wool/blend';
+import { blendCurve, type BlendModel } from '@/core/wool/blend';
 import { blendHow, fitBlend } from '@/core/wool/learnt-blend';
 import { recipeWords } from '@/core/wool/recipe';
 import { woolFor } from '@/core/shade/shade-methods';
@@ -58,10 +59,12 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
   const list = used.map((u) => ({ curve: woolCurve(u.lot!), parts: u.parts }));
   const how = blendHow(cupboard, used[0]!.lot!.form, hand, even);
   const by = (model: BlendModel) => blendCurve(list, { ...how, model });
-  const schools = [
-    { name: 'Stearns and Noechel', model: 'stearns-noechel' as const },
-    { name: 'Friele', model: 'friele' as const },
-  ].map((s) => ({ ...s, curve: by(s.model) }));
+  const words = saysOf(handSchema.shape.blendModel)!.words!;
+  const schools = (['stearns-noechel', 'friele'] as const).map((model) => ({
+    model,
+    name: words[model]!,
+    curve: by(model),
+  }));
   const mainCurve = schools.find((s) => s.model === hand.blendModel)!.curve;
   const massG = woolFor(areal, areaMm2, hand);
   const whole = recipe.reduce((s, r) => s + r.parts, 0);
@@ -88,10 +91,10 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
         ))}
       </Box>
       <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-        Under daylight (D65).{' '}
+        As seen by daylight at a window.{' '}
         {how.blends > 0
-          ? `Fitted to ${how.blends} of your blends of ${used[0]!.lot!.form}: M ${how.m.toFixed(3)}.`
-          : `M ${STEARNS_M}, from memory; write down a blend you made and it is fitted to your hand.`}
+          ? `Fitted to ${how.blends} of your blends of ${used[0]!.lot!.form}.`
+          : 'How far the darker wool wins is a first value: write down a blend you made and it is fitted to your hand.'}
       </Box>
       <RecipeField
         label="Blend"
@@ -161,14 +164,22 @@ export function BlendRoom({ doc, areaMm2 }: { doc: Area; areaMm2: number }) {
           Lay it as a veil
         </EditButton>
       </Box>
-      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} />
+      <Learn recipe={recipe} even={even} predicted={hexOfCurve(mainCurve)} m={how.m} />
       <Made />
     </>
   );
 }
 
+interface LearnProps {
+  readonly recipe: Recipe;
+  readonly even: number;
+  readonly predicted: string;
+  /** How far the darker wool wins, as it was reckoned. */
+  readonly m: number;
+}
+
 /** The colour this blend really came out in. */
-function Learn({ recipe, even, predicted }: { recipe: Recipe; even: number; predicted: string }) {
+function Learn({ recipe, even, predicted, m }: LearnProps) {
   const lots = useDesk((s) => s.cupboard.lots);
   const [made, setMade] = useState<string | null>(null);
   const colour = made ?? predicted;
@@ -182,9 +193,12 @@ function Learn({ recipe, even, predicted }: { recipe: Recipe; even: number; pred
       <PhotoColour onPick={setMade} />
       {made && (
         <Box sx={{ fontSize: 13, my: 0.5 }}>
-          Predicted {comparedTo('it came out', inWords(labOf(made), labOf(predicted)))} (difference{' '}
-          {difference(labOf(made), labOf(predicted)).toFixed(1)}); this blend alone would want M{' '}
-          {fit === null ? '–' : fit.toFixed(3)}.
+          Predicted {comparedTo('it came out', inWords(labOf(made), labOf(predicted)))}.{' '}
+          {fit === null
+            ? 'No reckoning brings these wools to that colour.'
+            : fit > m
+              ? 'In it the darker wool wins more than reckoned.'
+              : 'In it the darker wool wins less than reckoned.'}
         </Box>
       )}
       <EditButton
