@@ -15,6 +15,7 @@ import type { FoldOver } from './piece/coat';
 import type { Piece } from './piece/schema';
 import { makePlan, planSteps, type Plan } from './plan';
 import { weightedPercentile } from './percentile';
+import { remedied } from './remedied';
 
 /** The marten as drawn, looking ahead and with fur rows on every area; its eye rims and muzzle are laid otherwise. */
 const pineMarten: Piece = {
@@ -179,8 +180,10 @@ describe('findings and their remedies', () => {
     expect(f!.severity).toBe('stop');
     expect(JSON.stringify(f!.why)).toContain('0.5');
     expect(f!.remedies.length).toBeGreaterThan(0);
-    for (const r of f!.remedies)
-      expect(findingsOf(apply(pineMarten, r.changes), 'stock-short-chestnut-top', box)).toEqual([]);
+    for (const r of f!.remedies) {
+      const next = remedied({ piece: pineMarten, cupboard: box }, r);
+      expect(findingsOf(next.piece, 'stock-short-chestnut-top', next.cupboard)).toEqual([]);
+    }
   });
 
   it('uneven spacing is said exactly where it is beyond 25 %', () => {

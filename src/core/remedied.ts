@@ -22,7 +22,7 @@ export function remedied(at: Remedied, { changes, enters = [] }: Pick<Remedy, 'c
     for (const { lotId, moreG = 0, morePiles = [] } of enters) {
       const lot = draft.lots.find((l) => l.id === lotId);
       if (!lot) continue;
-      lot.haveG = Math.round((lot.haveG + moreG) * 100) / 100;
+      lot.haveG += moreG;
       lot.piles.push(...morePiles);
     }
   });
