@@ -128,7 +128,7 @@ test('the graphics card lets go of the picture: it is said, all else goes on, an
   await expect(picture.locator('canvas')).toBeVisible();
   await settled(page);
   // What was taken away lets go of its card a little later; the new picture stays.
-  await page.getByRole('link', { name: /Shade/ }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Shade/ }).click();
   await settled(page);
   await expect(said).toBeHidden();
 });
