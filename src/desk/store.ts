@@ -246,7 +246,11 @@ export function applyRemedy(remedy: Pick<Remedy, 'changes' | 'enters'>): void {
   const { piece, cupboard } = useDesk.getState();
   if (!piece) return;
   const next = remedied({ piece, cupboard }, remedy);
-  const bad = [readPiece(next.piece), readCupboard(next.cupboard)].find((r) => !r.ok);
+  const read = [
+    ...(next.piece === piece ? [] : [readPiece(next.piece)]),
+    ...(next.cupboard === cupboard ? [] : [readCupboard(next.cupboard)]),
+  ];
+  const bad = read.find((r) => !r.ok);
   if (bad && !bad.ok) useDesk.setState({ message: bad.problems[0]!.says });
   else record(next);
 }

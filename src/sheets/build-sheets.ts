@@ -78,6 +78,11 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
         : `It does not stand on its own: the middle of its weight (${g(stands.massG)}) lies ${mm(-stands.marginMm)} beyond its feet. Fix it to a base.`,
     );
   }
+  const { low } = stands;
+  if (low)
+    paper.paragraph(
+      `Wrap ${g(low.massG)} of something heavy in wool and bind it low into the core, over the feet at the ${low.side}.`,
+    );
   for (const s of Object.values(SIDES)) {
     const seen = (mesh: Mesh | null): Outline | null =>
       mesh && outline(mesh, buildEdges(mesh.triangles, mesh.positions.length / 3), s.from, s.up);

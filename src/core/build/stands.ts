@@ -39,8 +39,8 @@ export interface StandsPlan {
   /** Where the wire of each foot that is on the ground would go into a base, and how wide to bore. */
   readonly holes: readonly { readonly name: string; readonly at: Point2 }[];
   readonly holeMm: number;
-  /** Where the weight put low into it lies; null where there is none. */
-  readonly lowAt: Vec3 | null;
+  /** What is put low into it so that it stands, and where it lies; null where nothing is. */
+  readonly low: (NonNullable<Piece['core']['weight']> & { readonly at: Vec3 }) | null;
 }
 
 /** Middle of a surface. */
@@ -101,7 +101,7 @@ function standing(w: FormWork, weights: readonly Weight[], low: Piece['core']['w
   const without = on(weights);
   if (!low) return without;
   const at = lowOver(low.side, without.feet, without.centre, without.groundY);
-  return { ...on([...weights, { massG: low.massG, at }]), low: at };
+  return { ...on([...weights, { massG: low.massG, at }]), low: { ...low, at } };
 }
 
 export function planStands(
@@ -152,7 +152,7 @@ export function planStands(
     leansOn,
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
-    lowAt: kind === 'hangs' ? null : s.low,
+    low: kind === 'hangs' ? null : s.low,
   };
   return {
     result,
@@ -204,9 +204,15 @@ function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]
   };
   const move = Math.max(0, wanted - s.marginMm);
   const weight = lever > wanted ? figure(weightWanted, { mass: s.massG, margin: s.marginMm, wanted, lever }) : null;
-  const remedyWords: Text = weight
-    ? say` Set the feet on that side ${mm(move)} further out, or put ${grams(weight.value)} low on the other side, or fix it to a base.`
-    : say` Set the feet on that side ${mm(move)} further out, or fix it to a base.`;
+  const cures = remedies();
+  const pressed = (of: 'form' | 'core') => cures.some((r) => r.changes.some((c) => c.path[0] === of));
+  // What can be pressed says its own figures.
+  const helps = [
+    ...(pressed('form') ? [] : [say`set the feet on that side ${mm(move)} further out`]),
+    ...(pressed('core') || !weight ? [] : [say`put ${grams(weight.value)} low on the other side`]),
+    say`fix it to a base`,
+  ];
+  const remedyWords: Text = say` ${cures.length > 0 ? 'Or ' : 'To hold it, '}${helps.flatMap((h, k) => (k > 0 ? [...say`, or `, ...h] : h))}.`;
   const base: Text =
     s.holes.length >= 2
       ? say` On a base, bore ${mm(s.holeMm)} holes ${mm(Math.hypot(s.holes[0]!.at[0] - s.holes[1]!.at[0], s.holes[0]!.at[1] - s.holes[1]!.at[1]))} apart for the wires of ${s.holes[0]!.name.split(',')[0]!}.`
@@ -227,7 +233,7 @@ function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]
         ...remedyWords,
         ...base,
       ],
-      remedies: remedies(),
+      remedies: cures,
     },
   ];
 }

@@ -8,7 +8,7 @@ export function FeetPicture({ stands }: { stands: StandsPlan }) {
     ...stands.feet,
     [stands.centre[0], stands.centre[2]] as const,
     ...stands.holes.map((h) => h.at),
-    ...(stands.lowAt ? [[stands.lowAt[0], stands.lowAt[2]] as const] : []),
+    ...(stands.low ? [[stands.low.at[0], stands.low.at[2]] as const] : []),
   ];
   const lo = [0, 1].map((k) => Math.min(...all.map((p) => p[k]!)));
   const hi = [0, 1].map((k) => Math.max(...all.map((p) => p[k]!)));
@@ -21,7 +21,7 @@ export function FeetPicture({ stands }: { stands: StandsPlan }) {
     <Box
       component="svg"
       role="img"
-      aria-label={`Seen from above, front at the top: the feet enclose an area; the middle of the weight lies ${stands.marginMm >= 0 ? 'inside' : 'outside'} it${stands.lowAt ? '; a square marks the weight put low into it' : ''}`}
+      aria-label={`Seen from above, front at the top: the feet enclose an area; the middle of the weight lies ${stands.marginMm >= 0 ? 'inside' : 'outside'} it${stands.low ? '; a square marks the weight put low into it' : ''}`}
       viewBox={`${-hi[0]! - pad} ${-hi[1]! - pad} ${hi[0]! - lo[0]! + 2 * pad} ${hi[1]! - lo[1]! + 2 * pad}`}
       sx={{ width: '100%', maxHeight: 260, my: 1, color: 'text.primary', bgcolor: 'desk.stage' }}
     >
@@ -44,10 +44,10 @@ export function FeetPicture({ stands }: { stands: StandsPlan }) {
         strokeWidth={dot / 2}
       />
       <circle cx={cx} cy={cy} r={dot} fill="currentColor" />
-      {stands.lowAt && (
+      {stands.low && (
         <rect
-          x={-stands.lowAt[0] - dot}
-          y={-stands.lowAt[2] - dot}
+          x={-stands.low.at[0] - dot}
+          y={-stands.low.at[2] - dot}
           width={2 * dot}
           height={2 * dot}
           fill="currentColor"
