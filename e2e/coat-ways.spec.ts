@@ -1,4 +1,4 @@
-import { accessible, chooseArea, docket, expect, figure, openDemo, test } from './desk';
+import { accessible, chooseArea, docket, expect, figure, openDemo, settled, test } from './desk';
 import type { Page } from '@playwright/test';
 import type { Demo } from './prepared';
 
@@ -101,6 +101,26 @@ test('changing from hem to top, half rows and even spacing', async ({ desk: page
   // Where its measures come to an end: how far apart it still covers, how long the wool allows.
   await expect(docket(page)).toContainText(/Row spacing[^;]*at most [\d.]+ mm to cover/);
   await expect(docket(page)).toContainText(/Length[^;]*at most [\d.]+ mm by the wool/);
+  // Drawn by hand the slider holds there; by key every step is meant.
+  const apart = docket(page).getByRole('slider', { name: 'Row spacing, slider' });
+  const most = Number(/Row spacing[^;]*?at most ([\d.]+) mm to cover/.exec(await docket(page).innerText())![1]);
+  const wide = async () => Number(await docket(page).getByRole('textbox', { name: 'Row spacing' }).inputValue());
+  const own = page.getByRole('slider', { name: 'Row spacing, slider' });
+  const whole = docket(page).locator('.MuiSlider-root', { has: own });
+  await whole.scrollIntoViewIfNeeded();
+  const track = (await whole.boundingBox())!;
+  const range = [Number(await apart.getAttribute('min')), Number(await apart.getAttribute('max'))] as const;
+  const near = (range[1] - range[0]) / 60;
+  await page.mouse.click(
+    track.x + (track.width * (most + near - range[0])) / (range[1] - range[0]),
+    track.y + track.height / 2,
+  );
+  await expect.poll(wide).toBe(most);
+  await apart.press('ArrowRight');
+  await expect.poll(wide).toBeGreaterThan(most);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await settled(page);
   await docket(page).getByRole('checkbox', { name: 'another length at the top' }).check();
   const top = docket(page).getByRole('textbox', { name: 'Length at top' });
   await top.fill('8');

@@ -1,6 +1,6 @@
 import bunny from 'bunny';
 import type { Page } from '@playwright/test';
-import { accessible, choose, docket, expect, openDemo, saved, settled, test } from './desk';
+import { accessible, choose, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 import type { Demo } from './prepared';
 
 /** Opens a demo piece in one of the rooms of the Form. */
@@ -208,6 +208,34 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await room(page, 'Stands');
   await expect(page.getByRole('article', { name: /falls forward/ })).toContainText('further out');
   await accessible(page);
+});
+
+test('a weight low in it, by keys: it weighs, is seen under its feet, is a step, and is taken out again', async ({
+  desk: page,
+}) => {
+  await room(page, 'Stands', 'Pine marten');
+  const weighs = async () => parseFloat(await figure(page, 'weight with coat and wire'));
+  const before = await weighs();
+  await docket(page).getByRole('checkbox', { name: 'a weight low in it' }).press('Space');
+  await settled(page);
+  const weight = docket(page).getByRole('textbox', { name: 'Weight', exact: true });
+  await weight.fill('3000');
+  await expect(docket(page).getByText('Weight must be between 0.5 g and 2000 g')).toBeVisible();
+  await weight.fill('12');
+  await weight.press('Tab');
+  await settled(page);
+  expect(Math.abs((await weighs()) - before - 12)).toBeLessThan(0.11);
+  await expect(page.getByRole('img', { name: /a square marks the weight put low into it/ })).toBeVisible();
+  await accessible(page);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('6');
+  await settled(page);
+  await expect(page.getByText(/Wrap something heavy, 12(\.0)? g, in a little wool/).first()).toBeVisible();
+  await page.keyboard.press('1');
+  await settled(page);
+  await docket(page).getByRole('checkbox', { name: 'a weight low in it' }).press('Space');
+  await settled(page);
+  expect(await weighs()).toBe(before);
 });
 
 test('photographs: scaled by two points, pinned by mouse and by key, differences and proportions, kept', async ({

@@ -341,7 +341,7 @@ export function crowdFindings(c: LayContext, l: Look): Finding[] {
 
 /** Fur that reaches far beyond the area it grows on. */
 export function reachFindings(c: LayContext, reachMm: number): Finding[] {
-  if (reachMm <= HANGS * c.shape.heightMm) return [];
+  if (reachMm <= HANGS * c.shape.heightMm + 1e-9) return [];
   return [
     findingOf(
       c,

@@ -22,7 +22,7 @@ function longestReaching(way: Way, s: Spec, key: string, mostMm: number): number
   if (!way.reach || typeof now !== 'number' || now <= 0) return null;
   // Reach goes with length.
   const perMm = way.reach({ ...s.spec, [key]: 1e4 } as typeof s.spec) / 1e4;
-  return perMm > 0 ? Math.floor((2 * mostMm) / perMm) / 2 : null;
+  return perMm > 0 ? Math.floor((2 * mostMm) / perMm + 1e-9) / 2 : null;
 }
 
 export function stopsOf(way: Way, s: Spec, margins: readonly Margin[], heightMm: number): Stop[] {
