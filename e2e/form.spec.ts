@@ -67,6 +67,7 @@ test('a new piece from a photograph is laid on it, one from a scan looks through
   await expect(dialog.getByText('It is laid behind the animal, in Compare.')).toBeVisible();
   await dialog.getByRole('button', { name: 'Begin' }).click();
   await page.waitForURL('**/form');
+  await expect(page.getByText('form.png is laid behind the outline as soon as')).toBeVisible();
   await expect(page.getByLabel('form.png behind the outline of the animal').locator('image')).toBeVisible();
   await page.goto('/');
   await page.getByRole('button', { name: 'New piece' }).click();

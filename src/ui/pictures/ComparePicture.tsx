@@ -7,7 +7,7 @@ import Box from '@mui/material/Box';
 import { onPicture, type Flat } from '@/core/form/compare';
 import type { Reference } from '@/core/piece/schema';
 import { changeReference } from '@/ui/form/CompareRoom';
-import { useCompared } from '@/ui/form/Compared';
+import { useCompared, useReference } from '@/ui/form/Compared';
 import { Handle } from '@/ui/parts/Handle';
 import { CHOSEN, HARM, INK, SHEET } from './colours';
 import { InsteadOfPicture } from '@/ui/parts/Panel';
@@ -16,11 +16,14 @@ const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5
 
 export function ComparePicture() {
   const view = useCompared();
+  const laid = useReference();
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
         <InsteadOfPicture>
-          No photograph yet. Add one on the left; it is laid behind the outline at the scale of the piece.
+          {laid
+            ? `${laid.name} is laid behind the outline as soon as the animal has been worked out.`
+            : 'No photograph yet. Add one on the left; it is laid behind the outline at the scale of the piece.'}
         </InsteadOfPicture>
       </Box>
     );
