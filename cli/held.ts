@@ -58,8 +58,8 @@ export const HELD: Readonly<Record<string, Held | typeof OPEN>> = {
     'too little and too thick are said',
     'a remedy that leaves the wool it says',
   ),
-  'tipping-angle': held('build/build.test.ts', 'a body alike fore and aft', 'a symmetric body on a symmetric foot'),
-  'weight-low': held('build/build.test.ts', 'the weight said to put low', 'tipping with the weight put in'),
+  'tipping-angle': held('build/stands.test.ts', 'a body alike fore and aft', 'a symmetric body on a symmetric foot'),
+  'weight-low': held('build/stands.test.ts', 'the weight said to put low', 'tipping with the weight put in'),
   'row-count': held(
     'coat/rows/rows.test.ts',
     'cylinder r 10, L 80',
