@@ -74,6 +74,8 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'piece.face.head': 'comes with the body plan',
   'piece.face.eyes.stockId': 'Eyes: those of the cupboard that fit',
   // Layers and blends.
+  'piece.areas.laid.rows': 'the bench: spacing measured',
+  'piece.areas.laid.spacingMm': 'the bench: spacing measured',
   'piece.areas.evenness': 'Lie: one slider between two wishes',
   'piece.markings.under': 'Markings: over the coat or under the pile',
   'piece.areas.shade.layers.recipe.lotId': 'RecipeField: the wools of a blend',
@@ -96,6 +98,8 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'cupboard.blends.recipe.lotId': 'Blend writes it down',
   'hand.spread.*': 'learnt from practice swatches',
   'hand.coreDensityMgCm3.*': 'ends of a range the maker sets a figure in',
+  'hand.done.*': 'what was done on other pieces',
+  'hand.without': 'Settings: learned from the log',
   'hand.times': 'Settings: your pace',
   'hand.benchMinutes': 'Time: the days of the week',
   'hand.scalesStepG': 'Settings: weighing',

@@ -61,8 +61,13 @@ export async function openDemo(
   name: Demo = 'Pine marten',
   stage: Stage = 'coat',
   view?: Record<string, unknown>,
+  beside?: { readonly id: string },
 ): Promise<void> {
-  const id = await prepare(page, name, { ...(asked.get(page) ?? SLOW), ...(view ? { view } : {}) });
+  const id = await prepare(page, name, {
+    ...(asked.get(page) ?? SLOW),
+    ...(view ? { view } : {}),
+    ...(beside ? { beside } : {}),
+  });
   await page.goto(`/piece/${id}/${stage}`);
   await settled(page);
 }

@@ -135,4 +135,14 @@ test('needles are counted before and after, a breakage is written down and one i
   await saved(page);
   await page.reload();
   await expect(page.getByRole('table', { name: 'Broken needles so far' })).toContainText('46 crown');
+  // One that does not come back stays missing in the next sitting, until the search for it is written down.
+  await counting.getByRole('button', { name: 'Counted, sitting begins' }).click();
+  await left.fill('1');
+  await counting.getByRole('button', { name: 'Counted, sitting ends' }).click();
+  await counting.getByRole('button', { name: 'Counted, sitting begins' }).click();
+  await expect(page.getByText('A needle is missing: 46 crown.')).toBeVisible();
+  await expect(counting.getByRole('alert')).toContainText('Missing: 1 × 46 crown');
+  await counting.getByRole('button', { name: 'Searched, 46 crown not found' }).click();
+  await expect(page.getByText('A needle is missing: 46 crown.')).toBeHidden();
+  await expect(crown).toContainText('1');
 });

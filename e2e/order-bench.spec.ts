@@ -1,4 +1,5 @@
-import { accessible, chooseArea, docket, expect, openDemo, test } from './desk';
+import { readFileSync } from 'node:fs';
+import { accessible, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 
 test.use({ shape: 'fine' });
 
@@ -27,33 +28,46 @@ test('the order: steps by sitting with needle, wool and time, what must come bef
   await accessible(page);
 });
 
-test('the bench: rows by Space and Backspace, the timer, grams used, planned against actual', async ({
+test('the bench: rows by one key wherever the focus is, the timer, wool weighed, planned against actual', async ({
   desk: page,
 }) => {
-  await openDemo(page);
+  await openDemo(page, 'Pine marten', 'bench');
+  // Nothing is made yet: the first step, and not a row whose core is not made.
+  await expect(docket(page)).toContainText('Step 1');
   await chooseArea(page, 'Belly');
-  await page.keyboard.press('7');
   await expect(docket(page)).toContainText('Row 1');
-  await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
   await expect.poll(() => page.getByRole('timer').innerText()).toMatch(/0:0[2-9]/);
   await page.keyboard.press('t');
   await expect(page.getByRole('button', { name: 'Start timer' })).toBeVisible();
   await page.keyboard.press('t');
-  await page.keyboard.press('Space');
-  await expect(docket(page)).toContainText('Row 2');
-  await page.keyboard.press('Space');
-  await expect(docket(page)).toContainText('Row 3');
+  // One key, whatever has the focus.
+  for (const [name, row] of [
+    ['Pause timer', 2],
+    ['Write a note', 3],
+    ['A row has gone wrong', 4],
+    ['Measure the spacing', 5],
+  ] as const) {
+    await settled(page);
+    await page.getByRole('button', { name }).focus();
+    await page.keyboard.press(row === 3 ? 'PageDown' : 'Space');
+    await expect(docket(page)).toContainText(`Row ${row}`);
+  }
   await page.keyboard.press('Backspace');
-  await expect(docket(page)).toContainText('Row 2');
+  await expect(docket(page)).toContainText('Row 4');
+  await settled(page);
   const all = /of (\d+)/.exec(await docket(page).innerText())![1]!;
-  await expect(docket(page)).toContainText(`1 of ${all} rows`);
+  await expect(docket(page)).toContainText(`3 of ${all} rows`);
   await accessible(page);
   const used = docket(page).getByLabel('Wool used');
   await used.fill('a bit');
   await page.getByRole('button', { name: 'Write down' }).click();
   await expect(page.getByText('Write a number in g, such as 12.5')).toBeVisible();
+  // Keys typed into a field stay there.
+  await used.press('Space');
+  await used.press('Backspace');
+  await expect(docket(page)).toContainText('Row 4');
   await used.fill('0.4');
   await page.getByRole('button', { name: 'Write down' }).click();
   await expect(docket(page).getByText('0.4 g')).toBeVisible();
@@ -61,14 +75,126 @@ test('the bench: rows by Space and Backspace, the timer, grams used, planned aga
   await page.keyboard.press('n');
   await page.getByLabel('Note').fill('Damp day, wool sticks');
   await page.getByRole('button', { name: 'Write down' }).last().click();
+  await saved(page);
   await page.reload();
-  await expect(docket(page)).toContainText(`1 of ${all} rows`);
+  await expect(docket(page)).toContainText(`3 of ${all} rows`);
+  await expect(page.getByText(/You stopped .*, after row 3\./)).toBeVisible();
   await page.keyboard.press('8');
-  const table = page.getByRole('table').first();
+  const table = page.getByRole('table', { name: 'Planned and done' });
   await expect(table).toContainText('Belly');
-  await expect(table).toContainText(`1 of ${all}`);
+  await expect(table).toContainText(`3 of ${all}`);
   await expect(table).toContainText('0.4 g');
   await expect(page.getByText('Damp day, wool sticks')).toBeVisible();
+  await expect(page.getByText('A sitting begins')).toBeVisible();
   await accessible(page);
-  await page.keyboard.press('Control+z');
+  await page.keyboard.press('6');
+  // What was weighed has left the cupboard.
+  await expect(page.getByRole('table', { name: 'Wool from the cupboard' })).toContainText('0.4 g');
+});
+
+test('the watch ran over night: nothing is written before the maker says so', async ({ desk: page }) => {
+  const night = Date.now() - 14 * 3_600_000;
+  await openDemo(page, 'Pine marten', 'bench', {
+    areaId: 'belly',
+    stepId: 'lay-belly',
+    timer: { areaId: 'belly', startedAt: night, beforeMs: 0 },
+  });
+  await expect(docket(page)).toContainText('Row 1');
+  await page.keyboard.press('Space');
+  const ask = page.getByRole('dialog');
+  await expect(ask).toContainText('14 h');
+  await expect(ask).toContainText('at work, or away?');
+  await page.keyboard.press('Escape');
+  await expect(ask).toBeHidden();
+  await expect(docket(page)).toContainText('Row 1');
+  await page.keyboard.press('Space');
+  await ask.getByRole('button', { name: /^Away/ }).click();
+  await expect(docket(page)).toContainText('Row 2');
+  await page.keyboard.press('8');
+  await expect(page.getByRole('table', { name: 'Entries' })).toContainText('Row 1,');
+  // What was planned, not the night.
+  await expect(page.getByRole('row', { name: /Row 1,/ })).toContainText(/Row 1, (\d+) min; \1 min planned/);
+});
+
+test('a row gone wrong in two presses; rows measured, and the rest planned from where they end', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Pine marten', 'bench');
+  await chooseArea(page, 'Belly');
+  for (let row = 1; row <= 5; row++) {
+    await page.keyboard.press('Space');
+    if (row > 1) await expect(docket(page)).toContainText(`Row ${row}`);
+    await settled(page);
+  }
+  await expect(docket(page)).toContainText(/4 of \d+ rows/);
+  await docket(page).getByRole('button', { name: 'A row has gone wrong' }).click();
+  await docket(page).getByRole('button', { name: 'uneven' }).click();
+  await expect(docket(page)).toContainText('Row 4');
+  await expect(docket(page)).toContainText(/3 of \d+ rows/);
+  await settled(page);
+  const rows = Number(/3 of (\d+) rows/.exec(await docket(page).innerText())![1]);
+  await docket(page).getByRole('button', { name: 'Measure the spacing' }).click();
+  await docket(page).getByLabel('take', { exact: true }).fill('6');
+  await expect(docket(page)).toContainText('2 mm apart; 3.5 mm were planned.');
+  await docket(page).getByRole('button', { name: 'Plan the rest anew from here' }).click();
+  await settled(page);
+  await expect(docket(page)).toContainText('Row 4');
+  const more = Number(/3 of (\d+) rows/.exec(await docket(page).innerText())![1]);
+  // Three rows cover 6 mm where they were to cover 10.5: at least one more is needed.
+  expect(more).toBeGreaterThan(rows);
+  await page.keyboard.press('8');
+  const entries = page.getByRole('table', { name: 'Entries' });
+  await expect(entries).toContainText('Row 4: uneven; pulled off, its wool used again');
+  await expect(entries).toContainText('rows apart 2 mm, planned 3.5 mm; the rest planned anew');
+  await accessible(page);
+  // An entry is put right, and keeps what it said.
+  await entries
+    .getByRole('row', { name: /Row 1,/ })
+    .getByRole('button', { name: 'Put right' })
+    .click();
+  await page.getByLabel('It took').fill('7');
+  await entries.getByRole('row', { name: /Row 1,/ }).getByRole('button', { name: 'Put right' }).first().click();
+  await expect(entries.getByRole('row', { name: /Row 1,/ })).toContainText('7 min');
+  await expect(entries.getByRole('row', { name: /Row 1,/ })).toContainText('before');
+  await page.getByLabel('Search the log').fill('uneven');
+  await expect(entries.getByRole('row')).toHaveCount(2);
+});
+
+test('what was logged on one piece is learned in the docket of another, and says so', async ({ desk: page }) => {
+  const work = { row: 1, pinch: 10, fold: 10, rowCm: 8, tug: 1 };
+  const log = Array.from({ length: 30 }, (_, i) => ({
+    id: `r${i}`,
+    at: `2026-03-${String(1 + (i % 28)).padStart(2, '0')}T09:00:00Z`,
+    areaId: 'crown',
+    by: 'hand',
+    was: [],
+    kind: 'row',
+    row: i + 1,
+    up: null,
+    minutes: 24,
+    timed: true,
+    planned: 8,
+    work,
+    made: {},
+  }));
+  const beside = { ...(JSON.parse(readFileSync('demo/kingfisher.json', 'utf8')) as { id: string }), log };
+  await openDemo(page, 'Pine marten', 'coat');
+  await chooseArea(page, 'Belly');
+  const before = await figure(page, 'to lay');
+  await openDemo(page, 'Pine marten', 'coat', undefined, beside);
+  await chooseArea(page, 'Belly');
+  const after = await figure(page, 'to lay');
+  const minutes = (s: string) => {
+    const [, h, m] = /(?:(\d+) h ?)?(?:(\d+) min)?/.exec(s)!;
+    return 60 * Number(h ?? 0) + Number(m ?? 0);
+  };
+  expect(minutes(after) / minutes(before)).toBeGreaterThan(2);
+  await docket(page).getByRole('button', { name: after }).first().click();
+  await expect(page.getByRole('dialog')).toContainText('learned from 30 rows and steps on 1 piece');
+  await page.keyboard.press('Escape');
+  await page.goto('/settings');
+  const learnt = page.getByRole('region', { name: 'Learned from the log' });
+  await expect(learnt).toContainText('from 30 rows and steps on 1 piece');
+  await learnt.getByLabel(/learn from Kingfisher/).click();
+  await expect(learnt).toContainText('0 so far');
 });

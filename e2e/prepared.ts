@@ -28,6 +28,8 @@ const BLANK = `<!doctype html><link rel="icon" href="data:,"><title>Prepared</ti
 export interface Preparing extends Pick<Settings, 'picture' | 'shape'> {
   /** How the piece was last looked at. */
   readonly view?: Record<string, unknown>;
+  /** A piece beside it on the shelf, as a file would hold it. */
+  readonly beside?: { readonly id: string };
 }
 
 /**
@@ -35,13 +37,18 @@ export interface Preparing extends Pick<Settings, 'picture' | 'shape'> {
  * @param url address of the app where the page does not know it
  * @returns the id of the piece
  */
-export async function prepare(page: Page, name: Demo, { picture, shape, view }: Preparing, url = ''): Promise<string> {
+export async function prepare(
+  page: Page,
+  name: Demo,
+  { picture, shape, view, beside }: Preparing,
+  url = '',
+): Promise<string> {
   const id = DEMOS[name];
   await page.route('**/prepared', (r) => r.fulfill({ contentType: 'text/html', body: BLANK }));
   await page.route('**/prepared-plan', (r) => r.fulfill({ path: join(plans, packedName(id, shape)) }));
   await page.goto(`${url}/prepared`);
   await page.evaluate(
-    async ({ id, mark, picture, shape, view, hinted, database, kept }) => {
+    async ({ id, mark, picture, shape, view, beside, hinted, database, kept }) => {
       interface Made {
         readonly piece: unknown;
         readonly cupboard: unknown;
@@ -86,6 +93,7 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
         ['things', made.cupboard, 'cupboard'],
         ['things', made.hand, 'hand'],
         ['things', { picture, shape, hinted }, 'settings'],
+        ...(beside ? ([['pieces', { id: beside.id, doc: beside, savedAt: new Date(0).toISOString() }]] as const) : []),
         ...(view ? ([['things', view, `view:${id}`]] as const) : []),
       ]);
       await fill(kept, [
@@ -93,7 +101,7 @@ export async function prepare(page: Page, name: Demo, { picture, shape, view }: 
         ['memories', { id, mark, memory: made.memory }],
       ]);
     },
-    { id, mark, picture, shape, view, hinted: HINTS, database: DATABASE, kept: KEPT_DATABASE },
+    { id, mark, picture, shape, view, beside, hinted: HINTS, database: DATABASE, kept: KEPT_DATABASE },
   );
   return id;
 }

@@ -53,9 +53,10 @@ test('the whole way by keyboard: shelf, area, docket, remedy, bench', async ({ d
   await expect(page.getByRole('dialog')).toContainText('Cut length for a folded lay');
   await page.keyboard.press('Escape');
   await press(/Bench/, 'link');
-  await expect(docket(page)).toContainText('Row 1');
-  await press('Begin row');
-  await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
+  // The bench opens where the work is: nothing is made yet.
+  await expect(docket(page)).toContainText('Step 1');
+  await press('Step done');
+  await expect(docket(page)).toContainText('Step 2');
 });
 
 /** Runs in the page: whether what has the focus shows it, or else everything that can have it, one after another. */

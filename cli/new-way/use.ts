@@ -64,10 +64,10 @@ process.stdout.write(
     bounds: boundsOf(kindOf(coatSchema, coat).shape.curlMg!),
     label: saysOf(kindOf(coatSchema, coat).shape.curlMg!)!.label,
     refused: refused.ok ? null : refused.problems,
-    compared: compareWays(piece, index, [coat.method, 'wisps'], cupboard, defaultHand, shaped, work, new Memo()).map(
+    compared: compareWays(piece, index, [coat.method, 'wisps'], cupboard, plan.hand, shaped, work, new Memo()).map(
       (c) => c.title,
     ),
-    ball: practiceBall(piece.areas[index]!, coat, 60, cupboard, defaultHand)!.figures.curls!.value,
+    ball: practiceBall(piece.areas[index]!, coat, 60, cupboard, plan.hand)!.figures.curls!.value,
     strands: strands(piece, plan.coat, 2000, null, plan.shade).colours.length > 0,
     formula: methodOf('curl-wool').title,
     cutList: cutListCsv(piece, plan, cupboard.lots),

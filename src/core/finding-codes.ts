@@ -101,7 +101,7 @@ interface Stages {
     | 'whisker-long'
     | 'whisker-passes'
     | 'level';
-  readonly needle: 'none' | 'shut' | 'tight' | 'coarse' | 'eye' | 'lining' | 'nowhere' | 'prising' | 'missing';
+  readonly needle: 'none' | 'shut' | 'tight' | 'coarse' | 'eye' | 'lining' | 'nowhere' | 'prising' | 'missing' | 'lost';
   readonly order: 'ring' | 'cycle' | 'move' | 'no-time' | 'over' | 'changed';
   readonly stock: 'short' | 'close';
 }

@@ -21,6 +21,7 @@ import type { CoreSkin } from '@/core/build/core-skin';
 import { COARSE_SHARE, EDGE_SHARE, FIRST_SHARE } from './form/fineness';
 import { planForm, workForm, type FormPlan, type FormWork } from './form/form';
 import { lieOf } from './form/lie';
+import { handAtWork, type HandAtWork } from './rates/hand-at-work';
 import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
 import { planFlatParts, type FlatPartPlan } from '@/core/build/flat-parts';
@@ -57,6 +58,8 @@ export interface Plan {
   readonly work: WorkPlan;
   readonly stock: StockPlan;
   readonly log: LogPlan;
+  /** The hand it was worked out with: the maker's rates, and what the log has taught. */
+  readonly hand: HandAtWork;
   readonly findings: readonly Finding[];
 }
 
@@ -160,6 +163,7 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
     work: sittings.result,
     stock: stock.result,
     log: log.result,
+    hand: x.hand,
     findings: inWeight(
       [form, core, frame, stands, flat, coat, shade, face, needles, sorted, sittings, stock, log].flatMap(
         (s) => s.findings,
@@ -202,7 +206,7 @@ export function* planSteps(
   memo: Memo = new Memo(),
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
-  const x: Context = { piece, cupboard, hand, memo };
+  const x: Context = { piece, cupboard, hand: handAtWork(hand, piece), memo };
   if (reshaped(piece, memo, options)) {
     const first = yield* roughly(planSteps(piece, cupboard, hand, memo.beside(), { edgeShare: FIRST_SHARE }));
     yield { doing: 'Shaping the animal finely', share: ROUGHLY, early: first, rough: true };

@@ -12,7 +12,8 @@ type RefKind =
   | 'feature'
   | 'whiskers'
   | 'finish'
-  | 'lot';
+  | 'lot'
+  | 'needle';
 
 export interface Ref {
   readonly kind: RefKind;

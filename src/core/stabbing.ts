@@ -3,7 +3,7 @@
  * out later. Lengths mm, areas mm2, masses g, densities mg/cm3.
  */
 import { lightness } from '@/core/colour/lab';
-import { stabsAMinute } from '@/core/time/elements';
+import { stabsAMinute, unlearnt } from '@/core/time/elements';
 import { layerMass } from '@/core/wool/fibre';
 import type { Vec3 } from './geometry/vec';
 import type { Lot } from './piece/cupboard';
@@ -60,7 +60,7 @@ export const joinParts = (minutes: number, collarMm: number, lot: Lot | null, ha
   kind: 'join',
   where: { on: 'joints' },
   passes: 2,
-  stabs: minutes * stabsAMinute(hand) * 0.7,
+  stabs: minutes * stabsAMinute(unlearnt(hand)) * 0.7,
   layerMm: collarMm,
 });
 
@@ -180,7 +180,7 @@ export const atPlaces = (
   kind,
   where: { on: 'places', places },
   passes: 2,
-  stabs: minutes * stabsAMinute(hand) * 0.5,
+  stabs: minutes * stabsAMinute(unlearnt(hand)) * 0.5,
   layerMm,
   topMgCm2: layerMm * (hand.feltedDensityMgCm3 / 10),
   finenessUm: umOf(lot),

@@ -8,7 +8,7 @@ import type { Decision } from './decision';
 import type { FindingCode } from './finding-codes';
 import type { Memo } from './memo';
 import type { Cupboard, Pile } from './piece/cupboard';
-import type { Hand } from './piece/hand';
+import type { HandAtWork } from './rates/hand-at-work';
 import type { SEVERITIES } from './piece/known';
 import type { Piece } from './piece/schema';
 import type { Ref } from './ref';
@@ -173,7 +173,7 @@ export interface Operation {
 export interface Context {
   readonly piece: Piece;
   readonly cupboard: Cupboard;
-  readonly hand: Hand;
+  readonly hand: HandAtWork;
   readonly memo: Memo;
 }
 

@@ -15,6 +15,7 @@ import { makePlan, type Plan } from './plan';
 import { touched, type Inputs, type PlanPart } from './touched';
 
 const ROUGH = { edgeShare: 1 / 45 };
+const ENTRY = { at: '2026-03-01T09:00:00Z', areaId: 'x', by: 'hand', was: [] };
 type Change = (d: { piece: Draft<Piece>; cupboard: Draft<Cupboard>; hand: Draft<Hand> }) => void;
 
 /** One change of everything that can change, named by what it changes. */
@@ -59,6 +60,36 @@ const CHANGES: Readonly<Record<string, Change>> = {
   'hours of the week': (d) => void (d.hand.benchMinutes[0]! += 30),
   'time until glue has set': (d) => void (d.hand.glueMinutes += 30),
   'unevenness of laying': (d) => void (d.hand.unevenness += 0.1),
+  'a note in the log': (d) => void d.piece.log.push({ ...ENTRY, id: 'n', kind: 'note', words: 'damp' }),
+  'rows timed': (d) => {
+    for (let i = 1; i <= 25; i++)
+      d.piece.log.push({
+        ...ENTRY,
+        id: `r${i}`,
+        kind: 'row',
+        row: i,
+        up: null,
+        minutes: 20,
+        timed: true,
+        planned: 8,
+        work: { row: 1, pinch: 10 },
+        made: {},
+      });
+  },
+  'how rows of an area lie': (d) => {
+    for (const a of d.piece.areas) if ('spacingMm' in a.coat) return void a.laid.push({ rows: 3, spacingMm: 2 });
+  },
+  'what was done on another piece': (d) =>
+    void d.hand.done.push({
+      pieceId: 'other',
+      name: 'Other',
+      at: ENTRY.at,
+      done: Array.from(
+        { length: 4 },
+        () => ({ of: 'wool', way: 'fold-over', work: null, asked: 1, actual: 1.3 }) as const,
+      ),
+    }),
+  'name of the hand': (d) => void (d.hand.name = 'Another'),
   'density of cores': (d) => void (d.hand.coreDensityMgCm3.firm.usual += 5),
 };
 

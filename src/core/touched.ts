@@ -6,9 +6,11 @@ import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Plan } from './plan';
+import { alike } from './alike';
+import { handAtWork } from './rates/hand-at-work';
 
 /** What the plan is made of, as rooms show it. */
-export type PlanPart = Exclude<keyof Plan, 'pieceId' | 'findings'>;
+export type PlanPart = Exclude<keyof Plan, 'pieceId' | 'findings' | 'hand'>;
 
 export interface Inputs {
   readonly piece: Piece;
@@ -77,6 +79,8 @@ const HOURS: ReadonlySet<keyof Hand> = new Set<keyof Hand>([
   'glueMinutes',
   'dryMinutes',
 ]);
+/** And these move nothing. */
+const NAMES: ReadonlySet<keyof Hand> = new Set<keyof Hand>(['kind', 'schema', 'id', 'name']);
 
 const keysThatDiffer = <T extends object>(a: T, b: T): (keyof T)[] =>
   (Object.keys(b) as (keyof T)[]).filter((k) => a[k] !== b[k]);
@@ -94,7 +98,7 @@ function areasMoved(before: Piece, now: Piece): Touched['coats'] | null {
   for (const [i, a] of now.areas.entries()) {
     const keys = keysThatDiffer(before.areas[i]!, a).filter((k) => k !== 'name');
     // Where an area lies and how its fur runs decides what is left for the others.
-    if (keys.some((k) => k !== 'coat' && k !== 'shade')) return 'all';
+    if (keys.some((k) => k !== 'coat' && k !== 'shade' && k !== 'laid')) return 'all';
     if (keys.length === 0) continue;
     moved.add(a.id);
     if (sharesLocks(a) || sharesLocks(before.areas[i]!))
@@ -136,8 +140,18 @@ export function touched(before: Inputs, now: Inputs): Touched {
     if (WOOL.has(key)) everyArea();
   }
   for (const key of keysThatDiffer(before.hand, now.hand)) {
+    if (NAMES.has(key)) continue;
     add(HOURS.has(key) ? LAST : BUT_FORM);
     if (!HOURS.has(key)) everyArea();
+  }
+  // What was written down, or left out of it, may teach the hand otherwise.
+  const taught = (x: Inputs) => {
+    const { slower, laying } = handAtWork(x.hand, x.piece);
+    return { slower, laying };
+  };
+  if (before.piece.log !== now.piece.log && !alike(taught(before), taught(now))) {
+    add(BUT_FORM);
+    everyArea();
   }
   return { parts, coats, colours };
 }

@@ -4,21 +4,31 @@ import { cupboard, kingfisher } from '../../demo/load';
 import { plan } from '../../demo/plain-marten';
 import { readPiece } from '@/core/piece/read';
 import {
+  ANOTHER_SITTING,
   keepAsItIs,
   needleBroke,
   needlesCounted,
+  overdue,
+  putRight,
+  rowWrong,
+  spacingMeasured,
   startAgain,
   stepDone,
   stepOn,
   stepUndone,
+  takeBack,
+  takeOut,
   toggleTimer,
+  writeNote,
+  writeWool,
 } from './bench';
 import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
 
 const ready = plan(kingfisher);
 const state = () => useDesk.getState();
-const log = () => state().piece!.log;
+/** What was written, without what begins a sitting. */
+const log = () => state().piece!.log.filter((e) => e.kind !== 'sitting');
 const last = () => log()[log().length - 1]!;
 
 beforeEach(() => {
@@ -65,6 +75,126 @@ describe('steps at the bench', () => {
     expect(last()).toMatchObject({ kind: 'step', kept: true });
     expect(log()).toHaveLength(3);
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+});
+
+describe('a sitting', () => {
+  const crown = ready.log.areas.find((a) => a.areaId === 'crown')!;
+  const all = () => state().piece!.log;
+
+  it('begins with what the plan says is left; nothing is left of one in which everything was taken back', () => {
+    stepDone('wire');
+    expect(all().map((e) => e.kind)).toEqual(['sitting', 'step']);
+    const { spanLeft } = ready.work;
+    expect(all()[0]).toMatchObject({ leftMinutes: { likely: Math.round(spanLeft.likely * 10) / 10 } });
+    stepDone('core-join');
+    expect(all().map((e) => e.kind)).toEqual(['sitting', 'step', 'step']);
+    takeBack();
+    takeBack();
+    expect(all()).toEqual([]);
+    undo();
+    expect(all().map((e) => e.kind)).toEqual(['sitting', 'step']);
+    // The next day is another one.
+    const yesterday = new Date(Date.now() - ANOTHER_SITTING - 1000).toISOString();
+    const piece = { ...state().piece!, log: all().map((e) => ({ ...e, at: yesterday })) };
+    useDesk.setState({ piece });
+    writeNote('piece', 'again');
+    expect(all().map((e) => e.kind)).toEqual(['sitting', 'step', 'sitting', 'note']);
+  });
+
+  it('one key takes the last thing back, row or step, and says where it was', () => {
+    stepOn(crown, 0);
+    stepOn(crown, 60_000);
+    stepDone('wire');
+    writeNote('crown', 'damp');
+    expect(takeBack()).toBe('wire');
+    expect(log().map((e) => e.kind)).toEqual(['row', 'note']);
+    expect(takeBack()).toBe('lay-crown');
+    expect(log().map((e) => e.kind)).toEqual(['note']);
+    expect(takeBack()).toBeNull();
+  });
+
+  it('a row keeps what was planned for it and what that is made of; rows together are their step', () => {
+    const lay = ready.work.steps.find((s) => s.operation.id === 'lay-crown')!.operation;
+    const rows = ready.coat.areas.find((a) => a.id === 'crown')!.fur!.rows;
+    stepOn(crown, 0);
+    stepOn(crown, 60_000);
+    const row = last();
+    if (row.kind !== 'row') throw new Error('no row');
+    const share = rows.rows[0]!.lengthMm / rows.totalMm;
+    expect(row.planned).toBeCloseTo(lay.minutes * share, 3);
+    expect(row.work!.pinch).toBeCloseTo(lay.work.pinch! * share, 9);
+    expect(row.timed).toBe(true);
+  });
+
+  it('asks before it believes three times what was planned, and then writes what it is told', () => {
+    stepOn(crown, 0);
+    expect(overdue('crown', 'lay-crown', 1, 5 * 60_000)).toBeNull();
+    const night = overdue('crown', 'lay-crown', 1, 14 * 3_600_000)!;
+    expect(night.minutes).toBe(14 * 60);
+    expect(log()).toEqual([]);
+    stepOn(crown, 14 * 3_600_000, night.planned);
+    expect(last()).toMatchObject({ kind: 'row', minutes: Math.round(night.planned * 10) / 10, timed: false });
+  });
+});
+
+describe('put down otherwise', () => {
+  const crown = ready.log.areas.find((a) => a.areaId === 'crown')!;
+  const { lotId } = ready.coat.areas.find((a) => a.id === 'crown')!.fur!;
+  const have = () => state().cupboard.lots.find((l) => l.id === lotId)!.haveG;
+
+  it('wool weighed leaves the cupboard in the same change; put right, or taken out, the difference goes back', () => {
+    const was = have();
+    writeWool('crown', lotId, 0.4);
+    expect(have()).toBeCloseTo(was - 0.4, 9);
+    expect(last()).toMatchObject({ kind: 'wool', lotId, grams: 0.4, taken: true, way: 'fold-over', askedG: null });
+    putRight(last().id, { grams: 0.3 });
+    expect(have()).toBeCloseTo(was - 0.3, 9);
+    expect(last()).toMatchObject({ grams: 0.3, was: [{ said: { grams: 0.4 } }] });
+    takeOut(last().id);
+    expect(have()).toBeCloseTo(was, 9);
+    for (let i = 0; i < 3; i++) undo();
+    expect(have()).toBe(was);
+    expect(log()).toEqual([]);
+  });
+
+  it('what is asked for the rows laid is kept beside what went, and counts once', () => {
+    const asked = { ...crown, rowsDone: [1, 2], asked: { lotId, grams: 0.5 } };
+    useDesk.setState({ plan: { ...ready, log: { ...ready.log, areas: [asked] } } });
+    writeWool('crown', lotId, 0.6);
+    expect(last()).toMatchObject({ askedG: 0.5 });
+    writeWool('crown', lotId, 0.1);
+    expect(last()).toMatchObject({ askedG: null });
+  });
+
+  it('minutes put right keep what was said before, and are meant', () => {
+    stepDone('wire');
+    putRight(last().id, { minutes: 33 });
+    expect(last()).toMatchObject({ minutes: 33, timed: true });
+    expect(last().was).toHaveLength(1);
+    putRight(last().id, { minutes: 33 });
+    expect(last().was).toHaveLength(1);
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+
+  it('a row pulled off and rows measured are one change each, and the piece stays sound', () => {
+    const laid = { ...crown, rowsDone: [1, 2, 3, 4], rowsLaid: 4, nextRow: 5 };
+    rowWrong('crown', 4, { off: true, why: 'uneven', wool: 'waste', words: '' });
+    expect(last()).toMatchObject({ kind: 'wrong', operation: 'lay-crown', row: 4 });
+    spacingMeasured(laid, 1.7, 2, 'fold-over', true);
+    const area = () => state().piece!.areas.find((a) => a.id === 'crown')!;
+    expect(area().laid).toEqual([{ rows: 4, spacingMm: 1.7 }]);
+    spacingMeasured({ ...laid, rowsLaid: 7 }, 2.2, 2, 'fold-over', true);
+    expect(area().laid).toEqual([
+      { rows: 4, spacingMm: 1.7 },
+      { rows: 3, spacingMm: 2.2 },
+    ]);
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+    undo();
+    undo();
+    expect(area().laid).toEqual([]);
+    spacingMeasured(laid, 1.7, 2, 'fold-over', false);
+    expect(area().laid).toEqual([]);
   });
 });
 

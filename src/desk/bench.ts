@@ -4,22 +4,68 @@
  */
 import { fewLetters } from './files';
 import type { AreaLog } from '@/core/log/log';
+import type { Cupboard } from '@/core/piece/cupboard';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
 import { madeBy } from '@/core/decision';
+import type { Work } from '@/core/time/elements';
+import { together } from '@/core/time/work-time';
 import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
 import type { View } from './view';
 
 const MOST_MINUTES = 600;
 
-type Draft = { [K in LogEntry['kind']]: Omit<Extract<LogEntry, { kind: K }>, 'id' | 'at'> }[LogEntry['kind']];
+type Draft = {
+  [K in LogEntry['kind']]: Omit<Extract<LogEntry, { kind: K }>, 'id' | 'at' | 'by' | 'was'>;
+}[LogEntry['kind']];
 
-const whole = (entry: Draft): LogEntry =>
-  ({ ...entry, id: `e-${fewLetters()}${fewLetters()}`, at: new Date().toISOString() }) as LogEntry;
+const whole = (entry: Draft, at = Date.now()): LogEntry =>
+  ({
+    ...entry,
+    id: `e-${fewLetters()}${fewLetters()}`,
+    at: new Date(at).toISOString(),
+    by: useDesk.getState().hand.id,
+    was: [],
+  }) as LogEntry;
 
-function write(entry: Draft): void {
-  editPiece((d) => {
-    d.log.push(whole(entry));
-  });
+/** So long after the last entry it is another sitting, ms. */
+export const ANOTHER_SITTING = 3 * 3_600_000;
+
+/** What begins a sitting, where this is the first entry of one: what was left to do by the plan of that day. */
+function begun(log: readonly LogEntry[], now: number): LogEntry[] {
+  const { plan } = useDesk.getState();
+  const last = log[log.length - 1];
+  if (!plan || (last && now - Date.parse(last.at) < ANOTHER_SITTING)) return [];
+  const tenth = (m: number) => Math.round(m * 10) / 10;
+  const { low, likely, high } = plan.work.spanLeft;
+  return [
+    whole(
+      {
+        kind: 'sitting',
+        areaId: 'piece',
+        leftMinutes: { low: tenth(low), likely: tenth(likely), high: tenth(high) },
+        doneOn: plan.work.finishDate,
+      },
+      now,
+    ),
+  ];
+}
+
+/** Writes entries at the end of a log, with what begins a sitting before the first. */
+const into = (log: LogEntry[], entries: readonly Draft[], now = Date.now()): void =>
+  void log.push(...begun(log, now), ...entries.map((e) => whole(e, now)));
+
+function write(...entries: readonly Draft[]): void {
+  editPiece((d) => into(d.log, entries));
+}
+
+/** What a step is planned to take, a share of it: kept beside what it took. */
+function promised(operationId: string, share = 1): { readonly planned: number | null; readonly work: Work | null } {
+  const o = useDesk.getState().plan?.work.steps.find((s) => s.operation.id === operationId)?.operation;
+  if (!o) return { planned: null, work: null };
+  return {
+    planned: Math.round(o.minutes * share * 1000) / 1000,
+    work: together([{ work: o.work, share }]),
+  };
 }
 
 /** Marks of the decisions a step is done by, as they stand now. */
@@ -38,8 +84,38 @@ export function elapsed(timer: View['timer'], areaId: string, now: number): numb
 export const isRunning = (timer: View['timer'], areaId: string): boolean =>
   timer !== null && timer.areaId === areaId && timer.startedAt !== null;
 
-/** Begins the row in hand, or writes it down as done and begins the next. */
-export function stepOn(log: AreaLog, now = Date.now()): 'begun' | 'done' | 'finished' {
+/** Longer than so many times what was planned, somebody was away; and less than this is never asked about, minutes. Ours. */
+const AWAY = 3;
+const NEVER_ASKED = 10;
+
+/** What a row, or a step, is planned to take by itself, minutes; null where that is not known. */
+function plannedFor(operationId: string, row: number | null): number | null {
+  if (row === null) return promised(operationId).planned;
+  const areaId = areaOf(operationId);
+  const rows = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows;
+  const r = rows?.rows.find((x) => x.number === row);
+  return r && rows!.totalMm > 0 ? promised(operationId, r.lengthMm / rows!.totalMm).planned : null;
+}
+
+/** The watch has run far longer than planned: what it says, and what was planned. Null where it may be believed. */
+export function overdue(
+  timerOf: string,
+  operationId: string,
+  row: number | null,
+  now = Date.now(),
+): { readonly minutes: number; readonly planned: number } | null {
+  const minutes = elapsed(useDesk.getState().view.timer, timerOf, now) / 60_000;
+  const planned = plannedFor(operationId, row);
+  return planned !== null && minutes > Math.max(NEVER_ASKED, AWAY * planned) ? { minutes, planned } : null;
+}
+
+const tenths = (minutes: number, most: number): number => Math.min(most, Math.round(minutes * 10) / 10);
+
+/**
+ * Begins the row in hand, or writes it down as done and begins the next.
+ * @param took minutes to write down in place of what the watch says
+ */
+export function stepOn(log: AreaLog, now = Date.now(), took?: number): 'begun' | 'done' | 'finished' {
   const { timer } = useDesk.getState().view;
   const { areaId } = log;
   if (log.nextRow === null) return 'finished';
@@ -47,17 +123,16 @@ export function stepOn(log: AreaLog, now = Date.now()): 'begun' | 'done' | 'fini
     setView({ timer: { areaId, startedAt: now, beforeMs: 0 } });
     return 'begun';
   }
-  const minutes = Math.min(MOST_MINUTES, Math.round(elapsed(timer, areaId, now) / 6000) / 10);
-  const row = useDesk
-    .getState()
-    .plan?.coat.areas.find((a) => a.id === areaId)
-    ?.fur?.rows.rows.find((r) => r.number === log.nextRow);
+  const rows = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows;
+  const row = rows?.rows.find((r) => r.number === log.nextRow);
   write({
     kind: 'row',
     areaId,
     row: log.nextRow,
-    up: row?.share ?? null,
-    minutes,
+    up: row?.up ?? null,
+    minutes: tenths(took ?? elapsed(timer, areaId, now) / 60_000, MOST_MINUTES),
+    timed: took === undefined,
+    ...promised(`lay-${areaId}`, row && rows!.totalMm > 0 ? row.lengthMm / rows!.totalMm : 0),
     made: marksOf(`lay-${areaId}`),
   });
   const last = log.rowsDone.length + 1 >= log.rows;
@@ -65,12 +140,23 @@ export function stepOn(log: AreaLog, now = Date.now()): 'begun' | 'done' | 'fini
   return last ? 'finished' : 'done';
 }
 
-/** Takes the last finished row of an area back. */
-export function stepBack(areaId: string): void {
-  editPiece((d) => {
-    const at = d.log.findLastIndex((e) => e.kind === 'row' && e.areaId === areaId);
-    if (at >= 0) d.log.splice(at, 1);
-  });
+/** A log without an entry; a sitting in which nothing is left never was. */
+function without(log: readonly LogEntry[], id: string): LogEntry[] {
+  const rest = log.filter((e) => e.id !== id);
+  return rest.filter((e, i) => e.kind !== 'sitting' || (i + 1 < rest.length && rest[i + 1]!.kind !== 'sitting'));
+}
+
+/** Takes the last thing done back, a row or a whole step. @returns the step it belongs to, to be seen again */
+export function takeBack(): string | null {
+  const { piece, plan } = useDesk.getState();
+  const last = piece?.log.findLast((e) => e.kind === 'row' || (e.kind === 'step' && !e.kept));
+  if (!last || !plan) return null;
+  editPiece((d) => void (d.log = without(d.log, last.id)));
+  if (last.kind === 'step') return last.operation;
+  return (
+    plan.work.steps.find((s) => s.operation.kind === 'lay' && s.operation.about.id === last.areaId)?.operation.id ??
+    null
+  );
 }
 
 export function toggleTimer(areaId: string, now = Date.now()): void {
@@ -79,26 +165,78 @@ export function toggleTimer(areaId: string, now = Date.now()): void {
   setView({ timer: { areaId, startedAt: isRunning(timer, areaId) ? null : now, beforeMs: before } });
 }
 
-export const writeWool = (areaId: string, lotId: string, grams: number): void =>
-  write({ kind: 'wool', areaId, lotId, grams });
+/** What the plan asks for what was laid of an area since its wool was weighed last, before anything the log has taught. Grams. */
+function askedSince(areaId: string, lotId: string): number | null {
+  const { piece, plan } = useDesk.getState();
+  const log = plan?.log.areas.find((a) => a.areaId === areaId);
+  if (!piece || !log || log.asked?.lotId !== lotId) return null;
+  const before = piece.log.reduce(
+    (s, e) => s + (e.kind === 'wool' && e.areaId === areaId && e.lotId === lotId ? (e.askedG ?? 0) : 0),
+    0,
+  );
+  const asked = log.asked.grams - before;
+  return asked > 0 ? Math.round(asked * 1000) / 1000 : null;
+}
+
+/** Wool weighed before and after: it is written down, and leaves the cupboard in the same change. */
+export function writeWool(areaId: string, lotId: string, grams: number): void {
+  const { plan, cupboard } = useDesk.getState();
+  const inCupboard = cupboard.lots.find((l) => l.id === lotId);
+  const askedG = askedSince(areaId, lotId);
+  const way = plan?.coat.areas.find((a) => a.id === areaId)?.fur?.method ?? null;
+  editPieceAndCupboard(
+    (d) => into(d.log, [{ kind: 'wool', areaId, lotId, grams, askedG, way, taken: inCupboard !== undefined }]),
+    (d) => {
+      const lot = d.lots.find((l) => l.id === lotId);
+      if (lot) lot.haveG = Math.max(0, Math.round((lot.haveG - grams) * 1000) / 1000);
+    },
+  );
+}
+
+/** A row gone wrong: pulled off, so that it is to be laid anew, or left as it is; with why. */
+export function rowWrong(
+  areaId: string,
+  row: number,
+  wrong: Pick<Extract<LogEntry, { kind: 'wrong' }>, 'off' | 'why' | 'wool' | 'words'>,
+): void {
+  write({ kind: 'wrong', areaId, operation: `lay-${areaId}`, row, ...wrong });
+}
+
+/** Ten rows measured with a rule: how far apart they really lie. With `anew` the rest of the area is planned from where they end. */
+export function spacingMeasured(log: AreaLog, actualMm: number, plannedMm: number, way: string, anew: boolean): void {
+  const { areaId, rowsLaid: rows } = log;
+  editPiece((d) => {
+    into(d.log, [{ kind: 'measured', areaId, what: 'spacing', plannedMm, actualMm, way, rows, anew }]);
+    const area = d.areas.find((a) => a.id === areaId);
+    if (!area || !anew) return;
+    const known = area.laid.reduce((n, x) => n + x.rows, 0);
+    if (rows > known) area.laid.push({ rows: rows - known, spacingMm: actualMm });
+  });
+}
 
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
 
 const areaOf = (operationId: string): string =>
   useDesk.getState().plan?.work.steps.find((s) => s.operation.id === operationId)?.operation.about.id ?? 'piece';
 
-/** Writes a step down as done, with the time the timer has for it, else the time planned for it. */
-export function stepDone(operationId: string, now = Date.now()): void {
+/**
+ * Writes a step down as done, with the time the timer has for it, else the time planned for it.
+ * @param took minutes to write down in place of what the watch says
+ */
+export function stepDone(operationId: string, now = Date.now(), took?: number): void {
   const { plan, view } = useDesk.getState();
   const step = plan?.work.steps.find((s) => s.operation.id === operationId);
   if (!step) return;
   const spent = elapsed(view.timer, operationId, now) / 60_000;
-  const minutes = spent >= 0.1 ? spent : step.operation.minutes;
+  const timed = took === undefined && spent >= 0.1;
+  const minutes = took ?? (timed ? spent : step.operation.minutes);
   write({
     kind: 'step',
     areaId: step.operation.about.id,
     operation: operationId,
-    minutes: Math.min(2880, Math.round(minutes * 10) / 10),
+    minutes: tenths(minutes, 2880),
+    timed,
+    ...promised(operationId),
     made: marksOf(operationId),
     kept: false,
   });
@@ -108,8 +246,8 @@ export function stepDone(operationId: string, now = Date.now()): void {
 /** Takes the mark off again, as if the step had not been done. */
 export function stepUndone(operationId: string): void {
   editPiece((d) => {
-    const at = d.log.findLastIndex((e) => e.kind === 'step' && e.operation === operationId);
-    if (at >= 0) d.log.splice(at, 1);
+    const last = d.log.findLast((e) => e.kind === 'step' && e.operation === operationId);
+    if (last) d.log = without(d.log, last.id);
   });
 }
 
@@ -120,6 +258,9 @@ export function keepAsItIs(operationId: string): void {
     areaId: areaOf(operationId),
     operation: operationId,
     minutes: 0,
+    timed: false,
+    planned: null,
+    work: null,
     made: marksOf(operationId),
     kept: true,
   });
@@ -139,15 +280,15 @@ export function startAgain(operations: readonly string[], words: string): void {
 export function needleBroke(needleId: string, operationId: string | null, found: boolean): void {
   editPieceAndCupboard(
     (d) => {
-      d.log.push(
-        whole({
+      into(d.log, [
+        {
           kind: 'broken',
           areaId: operationId ? areaOf(operationId) : 'piece',
           needleId,
           operation: operationId,
           found,
-        }),
-      );
+        },
+      ]);
     },
     (d) => {
       const n = d.needles.find((x) => x.id === needleId);
@@ -158,6 +299,56 @@ export function needleBroke(needleId: string, operationId: string | null, found:
   );
 }
 
+/** A missing needle was searched for and not found: so many are left in the rack. */
+export function needleSearched(needleId: string, left: number, words: string): void {
+  editPieceAndCupboard(
+    (d) => into(d.log, [{ kind: 'searched', areaId: 'piece', needleId, left, words: words.slice(0, 2000) }]),
+    (d) => {
+      const n = d.needles.find((x) => x.id === needleId);
+      if (n) n.count = left;
+    },
+  );
+}
+
 /** Needles counted as a sitting begins or ends. */
 export const needlesCounted = (when: 'before' | 'after', counts: Readonly<Record<string, number>>): void =>
   write({ kind: 'needles', areaId: 'piece', when, counts: { ...counts } });
+
+type Fixed = Partial<Record<'minutes' | 'grams' | 'words' | 'row', string | number>>;
+
+/** Puts an entry right; what it said before is kept with it. Of wool that left the cupboard the difference goes back, or out. */
+export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
+  const { piece } = useDesk.getState();
+  const entry = piece?.log.find((e) => e.id === id) as (LogEntry & Record<string, unknown>) | undefined;
+  if (!entry) return;
+  const changed = Object.entries(fixed).filter(([k, v]) => k in entry && entry[k] !== v);
+  if (changed.length === 0) return;
+  const said = Object.fromEntries(changed.map(([k]) => [k, entry[k] as string | number]));
+  editPieceAndCupboard(
+    (d) => {
+      const e = d.log.find((x) => x.id === id)!;
+      e.was.push({ at: new Date(now).toISOString(), said });
+      Object.assign(e, Object.fromEntries(changed));
+      // Minutes put in by hand are meant.
+      if ('minutes' in fixed && 'timed' in e) e.timed = true;
+    },
+    (d) => backInto(d, entry, typeof fixed.grams === 'number' ? fixed.grams : undefined),
+  );
+}
+
+/** Wool of an entry goes back into its lot, less what it is put right to. */
+function backInto(d: Cupboard, e: LogEntry, grams: number | undefined): void {
+  if (e.kind !== 'wool' || !e.taken) return;
+  const lot = d.lots.find((l) => l.id === e.lotId);
+  if (lot && grams !== undefined) lot.haveG = Math.max(0, Math.round((lot.haveG + e.grams - grams) * 1000) / 1000);
+}
+
+/** Takes an entry out of the log; wool it took goes back into the cupboard. */
+export function takeOut(id: string): void {
+  const entry = useDesk.getState().piece?.log.find((e) => e.id === id);
+  if (!entry) return;
+  editPieceAndCupboard(
+    (d) => void (d.log = without(d.log, id)),
+    (d) => backInto(d, entry, 0),
+  );
+}

@@ -32,6 +32,7 @@ const PLACES: Readonly<Record<string, string>> = {
   where: 'the place',
   strokes: 'the painting',
   awayFrom: 'where fur points away from',
+  laid: 'how the rows lie',
   evenness: 'how even the rows are',
   coat: 'the way of laying',
   shade: 'the colour',
@@ -64,6 +65,8 @@ const PLACES: Readonly<Record<string, string>> = {
   swatches: 'the swatches',
   blends: 'the blends',
   times: 'your pace',
+  done: 'what was done on other pieces',
+  without: 'what is learned from',
   spread: 'how far wool hides',
   coreDensityMgCm3: 'how dense cores are',
   benchMinutes: 'the hours at the bench',
@@ -102,6 +105,10 @@ const LOGGED: Readonly<Record<LogEntry['kind'], string>> = {
   'start-over': 'starting over',
   broken: 'a broken needle',
   needles: 'needles counted',
+  searched: 'a search for a needle',
+  wrong: 'what went wrong',
+  measured: 'a measure',
+  sitting: 'the beginning of a sitting',
 };
 
 const ROOTS = { piece: pieceSchema, cupboard: cupboardSchema, hand: handSchema } as const;
@@ -162,7 +169,11 @@ function words(c: Change, name: DocumentName, before: unknown): string {
 export function changeWords(made: Made): string {
   const all = (['piece', 'cupboard', 'hand'] as const).flatMap((name) => {
     const e = made[name];
-    return e ? changesBetween(e.before, e.after).map((c) => words(c, name, e.before)) : [];
+    if (!e) return [];
+    const changes = changesBetween(e.before, e.after);
+    // A sitting begins with what is done in it: it is no change by itself.
+    const written = changes.filter((c) => !('thing' in c && c.thing.kind === 'sitting'));
+    return (written.length > 0 ? written : changes).map((c) => words(c, name, e.before));
   });
   const list = [...new Set(all)];
   if (list.length === 0) return 'nothing';

@@ -10,6 +10,7 @@ import { PIECE_SCHEMA, type Piece } from '@/core/piece/schema';
 import { demoCupboard } from './demo';
 import { freshId } from './files';
 import { Keeper, type Edit, type Lost } from './keeper';
+import { learnFromOthers } from './learn-from-others';
 import { Pause } from './pause';
 import { defaultSettings, settingsSchema, type Settings } from './settings';
 import {
@@ -242,6 +243,7 @@ export async function openPiece(id: string): Promise<Opened> {
   const relief = piece.form.parts.some((p) => p.shape === 'board');
   const first = relief ? { yaw: -defaultView.yaw } : {};
   const view = viewSchema.safeParse((await loadThing(`view:${id}`)) ?? first);
+  await learnFromOthers();
   endGesture();
   // Keepers of other pieces with nothing left to store are let go.
   for (const other of pieces.keys()) if ((waits.get(other) ?? 0) === 0) pieces.delete(other);

@@ -19,6 +19,8 @@ export const settingsSchema = z.object({
   shape: z.enum(['fine', 'coarse']).catch('fine').default('fine'),
   /** Contrast of the interface: as the system asks for, or more whatever it asks for. */
   contrast: z.enum(['system', 'more']).catch('system').default('system'),
+  /** How many times as large this screen shows a millimetre as style sheets say: set by holding a card to it. */
+  screen: z.number().min(0.4).max(3).catch(1).default(1),
   /** Hints that were read and put away. */
   hinted: z.array(z.enum(HINTS)).catch([]).default([]),
 });

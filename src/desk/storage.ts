@@ -243,6 +243,10 @@ export async function loadShelf(): Promise<ShelfEntry[]> {
   return all.map(entry).sort((a, b) => b.savedAt.localeCompare(a.savedAt));
 }
 
+/** All pieces as they are stored, unread. */
+export const storedDocs = (): Promise<{ readonly id: string; readonly doc: unknown }[]> =>
+  onDisk((d) => d.getAll('pieces'));
+
 export const saveThing = (name: string, value: unknown): Promise<void> => placeOfThing(name).change(() => value);
 
 export async function loadThing(name: string): Promise<unknown> {

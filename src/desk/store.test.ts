@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { cupboard, pineMarten } from '../../demo/load';
 import type { AreaLog } from '@/core/log/log';
-import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from './bench';
+import { elapsed, isRunning, stepOn, toggleTimer } from './bench';
 import { withDemoLots } from './demo';
 import {
   applyRemedy,
@@ -181,6 +181,7 @@ describe('the bench', () => {
     actualMinutes: 0,
     plannedG: 0,
     actualG: null,
+    asked: { lotId: 'cream-top', grams: 0 },
   });
   const MIN = 60_000;
   const written = () => desk().piece!.log;
@@ -207,19 +208,6 @@ describe('the bench', () => {
     stepOn(log([]), 41 * MIN);
     expect(written()[0]).toMatchObject({ minutes: 2 });
     expect(elapsed(desk().view.timer, 'tail', 50 * MIN)).toBe(0);
-  });
-
-  it('takes the last row of this area back, nothing else', () => {
-    stepOn(log([]), 0);
-    stepOn(log([]), MIN);
-    writeNote('bib', 'damp');
-    writeWool('bib', 'cream-top', 0.4);
-    stepBack('tail');
-    expect(written().length).toBe(3);
-    stepBack('bib');
-    expect(written().map((e) => e.kind)).toEqual(['note', 'wool']);
-    undo();
-    expect(written().length).toBe(3);
   });
 
   it('a row left overnight stays within what a log entry may hold', () => {

@@ -255,6 +255,15 @@ export function applyRemedy(remedy: Pick<Remedy, 'changes' | 'enters'>): void {
   else record(next);
 }
 
+/** A change nobody made by hand: stored like any other, and not to be undone. */
+export function noted(change: Documents): void {
+  const now = useDesk.getState();
+  const made = madeBetween(now, change);
+  if (!made || refusal(now, change) !== null) return;
+  useDesk.setState(change);
+  for (const hear of hearers) hear(made);
+}
+
 /** A change done to the desk as it is now; null where something of it has been changed otherwise since. */
 function doneNow(entry: Made, way: 'back' | 'again'): Documents | null {
   const now = useDesk.getState();

@@ -80,6 +80,11 @@ describe('the bench book', () => {
       const last = p.work.steps[p.work.steps.length - 1]!.operation;
       for (const s of p.work.steps.slice(0, -1))
         d.log.push({
+          by: 'hand',
+          was: [],
+          timed: true,
+          planned: null,
+          work: null,
           kind: 'step',
           id: `e-${s.number}`,
           at: '2027-02-27T10:00:00Z',

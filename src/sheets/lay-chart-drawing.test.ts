@@ -9,6 +9,7 @@ const column: ChartColumn = {
   rows: [1, 2, 3].map((number) => ({
     number,
     atMm: 6 * number - 3,
+    up: 0,
     pieces: [{ fromMm: -20, toMm: 20, closed: false }],
   })),
 };

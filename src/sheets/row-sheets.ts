@@ -68,13 +68,14 @@ export async function rowSheets(piece: Piece, plan: Plan, cupboard: Cupboard, o:
 
   paper.heading('Wool from the cupboard', 'H2');
   paper.table(
-    ['Wool', 'Needed', 'Between', 'At hand', 'Short', 'Cost'],
-    [56, 20, 28, 20, 20, 20],
-    [false, true, true, true, true, true],
+    ['Wool', 'Needed', 'Between', 'Used', 'At hand', 'Short', 'Cost'],
+    [46, 18, 28, 18, 18, 18, 18],
+    [false, true, true, true, true, true, true],
     plan.stock.lots.map((l) => [
       l.name,
       g(l.needG),
       between(l.span, 'mass', u),
+      l.usedG > 0 ? g(l.usedG) : '',
       g(l.haveG),
       l.shortG > 0 ? g(l.shortG) : 'no',
       l.cost ? format(l.cost, u) : 'no price',

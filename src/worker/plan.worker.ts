@@ -167,20 +167,21 @@ const api = {
   /** An area of the last planned piece under several ways of laying; null before there is a plan. */
   compare(areaId: string, methods: readonly Laid['method'][]): Compared[] | null {
     if (!last) return null;
-    const { piece, cupboard, hand, options } = last;
+    const { piece, cupboard, plan, options } = last;
     const index = piece.areas.findIndex((a) => a.id === areaId);
     if (index < 0) return null;
     const steps = shapeSteps(piece, memo, options);
     for (;;) {
       const s = steps.next();
-      if (s.done) return compareWays(piece, index, methods, cupboard, hand, s.value.shaped, s.value.work, new Memo());
+      if (s.done)
+        return compareWays(piece, index, methods, cupboard, plan.hand, s.value.shaped, s.value.work, new Memo());
     }
   },
   /** The coat of an area of the last planned piece on a practice ball; null where it has none. */
   practice(areaId: string, diameterMm: number): Lay | null {
     const area = last?.piece.areas.find((a) => a.id === areaId);
     if (!last || !area || area.coat.method === 'none') return null;
-    return practiceBall(area, area.coat, diameterMm, last.cupboard, last.hand);
+    return practiceBall(area, area.coat, diameterMm, last.cupboard, last.plan.hand);
   },
   /**
    * Recipes for a colour from the cupboard, reported as they get better.

@@ -5,12 +5,14 @@ import { readPiece } from '@/core/piece/read';
 import type { FlatPart, Piece } from '@/core/piece/schema';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
 import { enclosed, feltMass, patternScale, planFlatParts, smoothOutline } from './flat-parts';
+import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
 
+const atWork = handAtWork(hand, NO_PIECE);
 const withPart = (change: Partial<FlatPart>): Piece => ({
   ...pineMarten,
   flatParts: [{ ...pineMarten.flatParts[0]!, ...change }],
 });
-const planned = (change: Partial<FlatPart> = {}) => planFlatParts({ piece: withPart(change), cupboard, hand });
+const planned = (change: Partial<FlatPart> = {}) => planFlatParts({ piece: withPart(change), cupboard, hand: atWork });
 
 describe('a flat felt part', () => {
   it('its smooth outline goes through every drawn point and encloses what it should', () => {
@@ -32,7 +34,7 @@ describe('a flat felt part', () => {
     const large = planFlatParts({
       piece: { ...withPart({}), form: { ...pineMarten.form, finishedLengthMm: 370 } },
       cupboard,
-      hand,
+      hand: atWork,
     }).result[0]!;
     expect(large.areaMm2 / small.areaMm2).toBeCloseTo(4, 9);
     // 10 cm2, 2 mm thick at 0.15 g/cm3 is 0.3 g.
@@ -66,11 +68,11 @@ describe('a flat felt part', () => {
   });
 
   it('pairs are asked for as two, and every first outline makes a sound part', () => {
-    expect(planFlatParts({ piece: kingfisher, cupboard, hand }).result[0]!.count).toBe(2);
+    expect(planFlatParts({ piece: kingfisher, cupboard, hand: atWork }).result[0]!.count).toBe(2);
     for (const kind of Object.keys(FLAT_OUTLINES) as FlatPart['kind'][]) {
       const piece = withPart({ kind, outline: FLAT_OUTLINES[kind].map(([x, y]) => [x, y] as [number, number]) });
       expect(readPiece(structuredClone(piece)).ok).toBe(true);
-      expect(planFlatParts({ piece, cupboard, hand }).result[0]!.areaMm2).toBeGreaterThan(1);
+      expect(planFlatParts({ piece, cupboard, hand: atWork }).result[0]!.areaMm2).toBeGreaterThan(1);
     }
   });
 });

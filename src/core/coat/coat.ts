@@ -5,6 +5,7 @@ import type { Vec3 } from '@/core/geometry/vec';
 import type { Coat, Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Area, Piece } from '@/core/piece/schema';
+import { untaught } from '@/core/rates/hand-at-work';
 import { ref } from '@/core/ref';
 import type { Context, Finding, Operation, Stage } from '@/core/stage';
 import { say } from '@/core/text';
@@ -60,7 +61,8 @@ export function planCoat(
     findings.push(...found);
     operations.push(...work);
     const { lot, hand: rates, habit, rise } = laid.context;
-    const asked = { spec: coat, lot, hand: rates, habit, rise };
+    // What time takes does not move how far a measure may go.
+    const asked = { spec: coat, lot, hand: untaught(rates), habit, rise };
     const margins = memo.keep(`margins:${area.id}`, [asked], (s) => marginsOf(wayOf(s.spec.method), s));
     return {
       ...bare,

@@ -5,6 +5,7 @@ import type { Figure } from '@/core/method/define';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
+import type { HandAtWork } from '@/core/rates/hand-at-work';
 import type { Piece } from '@/core/piece/schema';
 import { layArea } from './lay-area';
 import type { ShapedAreas } from './coat-plan';
@@ -81,7 +82,7 @@ export function compareWays(
   index: number,
   methods: readonly Laid['method'][],
   cupboard: Cupboard,
-  hand: Hand,
+  hand: HandAtWork,
   shaped: Pick<ShapedAreas, 'shapes' | 'overhangs'>,
   form: FormWork,
   memo: Memo,

@@ -2,7 +2,7 @@
 import type { Memo } from '@/core/memo';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
+import type { HandAtWork } from '@/core/rates/hand-at-work';
 import type { Area, Piece } from '@/core/piece/schema';
 import type { PieceChange } from '@/core/stage';
 import { say } from '@/core/text';
@@ -11,7 +11,7 @@ import { swapIn } from '@/core/wool/recipe';
 import { blendOf } from './blend-of';
 import { splitOver } from './blended';
 import type { ShapedAreas } from './coat-plan';
-import { asLearnt, knowing, knownOf, learntTogether } from './learnt';
+import { asLearnt, knowing, knownOf, learntTogether, taughtOf } from './learnt';
 import type { Lay, LayContext } from './way';
 import { wayOf } from './ways';
 
@@ -21,7 +21,7 @@ export function layArea(
   index: number,
   coat: Laid,
   cupboard: Cupboard,
-  hand: Hand,
+  hand: HandAtWork,
   shaped: Pick<ShapedAreas, 'shapes' | 'overhangs'>,
   body: LayContext['body'],
   memo: Memo,
@@ -33,6 +33,7 @@ export function layArea(
   const wool = laidWool(own, blendOf(area), cupboard, hand);
   const { lot } = wool;
   const learnt = learntTogether(cupboard, wool, hand);
+  const taught = taughtOf(hand, coat.method, knownOf(learnt, hand));
   const context: LayContext = {
     area,
     areaIndex: index,
@@ -40,9 +41,9 @@ export function layArea(
     lot,
     cupboard,
     hand: learnt.hand,
-    habit: learnt.habit,
-    rise: learnt.rise,
-    known: knownOf(learnt, hand),
+    habit: learnt.habit * taught.wool,
+    rise: learnt.rise * taught.loft,
+    known: taught.known,
     withLot: (l) => asLearnt(cupboard, l, hand),
     parts: wool.parts,
     instead: insteadIn(area, index),
@@ -59,7 +60,7 @@ export function layArea(
     keep: (slot, from, make) => memo.keep(`${slot}:${area.id}`, from, make),
   };
   const lay = splitOver(wayOf(coat.method).lay(context), wool, context);
-  return { lay: knowing(lay, learnt), context, wool, swatches: learnt.swatches };
+  return { lay: knowing(lay, taught.known), context, wool, swatches: learnt.swatches };
 }
 
 /** Putting another wool in place of one the area is laid from: in its blend where it has one. */

@@ -10,6 +10,7 @@ import type { LaidWool } from '@/core/wool/laid-wool';
 import { together, type Known } from '@/core/method/doubt';
 import { WELL } from '@/core/coat/cover/cover';
 import { knownOfHand } from '@/core/piece/hand-known';
+import type { HandAtWork } from '@/core/rates/hand-at-work';
 import type { Figure } from '@/core/method/define';
 import type { Lay, LayFigures, Spec } from './way';
 import { wayOf } from './ways';
@@ -109,6 +110,16 @@ export function learntTogether(cupboard: Pick<Cupboard, 'swatches'>, wool: LaidW
 /** What is known of a wool and of the hand it is laid by. */
 export const knownOf = (learnt: Learnt, hand: Hand): Known => together(knownOfHand(hand), learnt.known);
 
+/** What was weighed and measured of a way of laying on this piece and on others comes on top of what swatches of a wool say. */
+export function taughtOf(hand: HandAtWork, way: string, known: Known) {
+  const rates = hand.laying[way];
+  return {
+    wool: rates?.wool?.times ?? 1,
+    loft: rates?.loft?.times ?? 1,
+    known: together(known, { lay: rates?.wool?.entries ?? 0, stands: rates?.loft?.entries ?? 0 }),
+  };
+}
+
 /** Another wool as a judgement of a change wants it. */
 export function asLearnt(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Omit<Spec, 'spec'> {
   const { hand: rates, habit, rise } = learntFrom(cupboard, lot, hand);
@@ -116,8 +127,10 @@ export function asLearnt(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: H
 }
 
 /** Figures that say what of their wool is measured. */
-export const knowing = (lay: Lay, { known }: Learnt): Lay =>
-  Object.keys(known).length === 0 ? lay : { ...lay, figures: mapped(lay.figures, (f): Figure => ({ ...f, known })) };
+export const knowing = (lay: Lay, known: Known): Lay =>
+  Object.values(known).every((n) => n === 0)
+    ? lay
+    : { ...lay, figures: mapped(lay.figures, (f): Figure => ({ ...f, known })) };
 
 const mapped = (figures: LayFigures, by: (f: Figure) => Figure): LayFigures =>
   Object.fromEntries(Object.entries(figures).map(([k, f]) => [k, by(f)])) as unknown as LayFigures;

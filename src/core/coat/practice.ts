@@ -6,12 +6,12 @@ import { buildEdges } from '@/core/geometry/mesh';
 import type { Patch } from '@/core/geometry/cut';
 import type { Laid } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Hand } from '@/core/piece/hand';
+import type { HandAtWork } from '@/core/rates/hand-at-work';
 import type { Area } from '@/core/piece/schema';
 import { laidWool } from '@/core/wool/laid-wool';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import { blendOf } from './blend-of';
-import { asLearnt, knowing, knownOf, learntTogether } from './learnt';
+import { asLearnt, knowing, knownOf, learntTogether, taughtOf } from './learnt';
 import type { Lay } from './way';
 import { wayOf } from './ways';
 
@@ -90,13 +90,20 @@ export function ballShape(diameterMm: number): AreaShape {
 }
 
 /** The lay of a spec on a ball. @returns null when its wool is not in the cupboard */
-export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboard: Cupboard, hand: Hand): Lay | null {
+export function practiceBall(
+  area: Area,
+  coat: Laid,
+  diameterMm: number,
+  cupboard: Cupboard,
+  hand: HandAtWork,
+): Lay | null {
   const own = cupboard.lots.find((l) => l.id === coat.lotId);
   if (!own) return null;
   const wool = laidWool(own, blendOf(area), cupboard, hand);
   const learnt = learntTogether(cupboard, wool, hand);
+  const taught = taughtOf(hand, coat.method, knownOf(learnt, hand));
   const lay = wayOf(coat.method).lay({
-    area: { ...area, branching: false },
+    area: { ...area, branching: false, laid: [] },
     areaIndex: 0,
     spec: coat,
     lot: wool.lot,
@@ -104,9 +111,9 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
     instead: () => [],
     cupboard,
     hand: learnt.hand,
-    habit: learnt.habit,
-    rise: learnt.rise,
-    known: knownOf(learnt, hand),
+    habit: learnt.habit * taught.wool,
+    rise: learnt.rise * taught.loft,
+    known: taught.known,
     withLot: (l) => asLearnt(cupboard, l, hand),
     wayOf,
     shape: ballShape(diameterMm),
@@ -114,5 +121,5 @@ export function practiceBall(area: Area, coat: Laid, diameterMm: number, cupboar
     under: [],
     keep: (_slot, from, make) => make(...from),
   });
-  return knowing(lay, learnt);
+  return knowing(lay, taught.known);
 }

@@ -24,6 +24,9 @@ import type { LayContext } from './way';
 import { wayOf, WAYS } from './ways';
 import { Memo } from '@/core/memo';
 import { workForm } from '@/core/form/form';
+import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
+
+const atWork = handAtWork(hand, NO_PIECE);
 
 const lot = (change: Partial<Lot> = {}): Lot => ({ ...cupboard.lots[0]!, finenessUm: 19, stapleMm: 75, ...change });
 const spec = <C extends Laid>(coat: C, l: Lot) => ({ spec: coat, lot: l, hand, habit: 1, rise: 1 });
@@ -393,7 +396,15 @@ describe('a strip made off the piece', () => {
       return { closed: false, lengthMm: 6, component: 0, points: out, normal: out, lie: out };
     });
     const guides = {
-      rows: pieces.map((p, i) => ({ number: i + 1, atMm: i, share: i / 29, half: false, lengthMm: 6, pieces: [p] })),
+      rows: pieces.map((p, i) => ({
+        number: i + 1,
+        atMm: i,
+        share: i / 29,
+        up: i / 29,
+        half: false,
+        lengthMm: 6,
+        pieces: [p],
+      })),
     } as unknown as Parameters<typeof middleLine>[1];
     const line = middleLine(cone(12, 12, 60), guides)!;
     expect(line.lengthMm / ((R * Math.PI) / 2)).toBeCloseTo(29 / 30, 2);
@@ -445,8 +456,8 @@ describe('a practice ball', () => {
   });
   it('costs in proportion to its surface', () => {
     const area = pineMarten.areas.find((a) => a.id === 'flanks')!;
-    const small = practiceBall(area, area.coat as Laid, 30, cupboard, hand)!;
-    const large = practiceBall(area, area.coat as Laid, 60, cupboard, hand)!;
+    const small = practiceBall(area, area.coat as Laid, 30, cupboard, atWork)!;
+    const large = practiceBall(area, area.coat as Laid, 60, cupboard, atWork)!;
     expect(large.figures.mass.value / small.figures.mass.value).toBeCloseTo(4, 0);
     expect(large.figures.cover.value).toBe(small.figures.cover.value);
   });
@@ -465,7 +476,7 @@ describe('ways compared', () => {
       index,
       ['fold-over', 'standing', 'pieces'],
       cupboard,
-      hand,
+      atWork,
       s.value,
       form,
       memo,

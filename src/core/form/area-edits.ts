@@ -18,6 +18,7 @@ export const plainArea = (id: string, name: string, where: Selector[], coat: Coa
   awayFrom: null,
   evenness: 0,
   branching: false,
+  laid: [],
   seam: 'none',
   coat,
   shade: plainShade(),

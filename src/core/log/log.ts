@@ -1,9 +1,12 @@
-/** The log stage: what was really done, beside what was planned for the same rows. */
+/** The log stage: what was really done, beside what was planned for it that day. */
 import { NO_WORK, type Context, type Stage } from '@/core/stage';
 import { rowsLaid } from '@/core/coat/rows/rows-laid';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { areasOfLays, standing } from '@/core/order/progress';
+import { lostFindings } from '@/core/needle/lost';
 import type { WorkPlan } from '@/core/order/work';
+import { comparedByKind, promiseOf, wrongsOf, type KindCompared, type Promised, type Wrong } from './compared';
+import { whereToGoOn, type GoOn } from './where-to-go-on';
 
 export interface AreaLog {
   readonly areaId: string;
@@ -14,22 +17,32 @@ export interface AreaLog {
   readonly rowsLaid: number;
   /** The row to lay next; null when all are done. */
   readonly nextRow: number | null;
-  /** Minutes planned for the rows done, by their share of the whole length; and spent on them. */
+  /** Minutes planned for the rows that lie, as they were said when each was laid; and spent on all that were. */
   readonly plannedMinutes: number;
   readonly actualMinutes: number;
-  /** Wool planned for the rows done, and entered as used. Null when nothing was entered. */
+  /** Wool planned for the rows done, and weighed as used; null when nothing was weighed. */
   readonly plannedG: number;
   readonly actualG: number | null;
+  /** What the plan asks of its wool for the rows done, before anything learned from the log. */
+  readonly asked: { readonly lotId: string; readonly grams: number };
 }
 
 export interface LogPlan {
   readonly areas: readonly AreaLog[];
   readonly minutesLeft: number;
+  /** Time planned and taken, by kind of work. */
+  readonly kinds: readonly KindCompared[];
+  /** What was said as the first sitting began, and what it comes to now; null where that was not kept. */
+  readonly promised: Promised | null;
+  /** What went wrong, most often first. */
+  readonly wrongs: readonly Wrong[];
+  /** Where the work goes on; null when all is done. */
+  readonly goOn: GoOn | null;
 }
 
 /** Rows taken apart again no longer count as done; their time was spent all the same. */
 export function planLog(
-  { piece }: Pick<Context, 'piece'>,
+  { piece, cupboard, hand }: Pick<Context, 'piece' | 'cupboard' | 'hand'>,
   { coat, work }: { readonly coat: CoatPlan; readonly work: WorkPlan },
 ): Stage<LogPlan> {
   const areas: AreaLog[] = [];
@@ -38,26 +51,39 @@ export function planLog(
     if (!a.fur) continue;
     const mine = piece.log.filter((e) => e.areaId === a.id);
     const rows = a.fur.rows.rows;
-    const lying = counts.filter((e) => e.areaId === a.id);
-    const { done: rowsDone, laid } = rowsLaid(
-      lying.flatMap((e) => (e.kind === 'row' ? [e] : [])),
-      rows,
-    );
+    const lying = counts.flatMap((e) => (e.areaId === a.id && e.kind === 'row' ? [e] : []));
+    const { done: rowsDone, laid } = rowsLaid(lying, rows);
     const done = new Set(rowsDone);
     const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
     const share = a.fur.rows.totalMm > 0 ? length / a.fur.rows.totalMm : 0;
     const weighed = mine.filter((e) => e.kind === 'wool');
+    const { lotId, method, draws } = a.fur;
+    const drawn = draws.reduce((s, d) => s + (d.lotId === lotId && d.for === 'coat' ? d.massG : 0), 0);
+    // Where it was not kept what was said, the rows done have their share of what is planned now.
+    const said = lying.every((e) => e.planned !== null);
     areas.push({
       areaId: a.id,
       rowsDone,
       rows: rows.length,
       rowsLaid: laid,
       nextRow: rows.find((r) => !done.has(r.number))?.number ?? null,
-      plannedMinutes: a.fur.figures.minutes.value * share,
+      plannedMinutes: said ? lying.reduce((s, e) => s + (e.planned ?? 0), 0) : a.fur.figures.minutes.value * share,
       actualMinutes: mine.reduce((s, e) => s + (e.kind === 'row' ? e.minutes : 0), 0),
       plannedG: a.fur.figures.mass.value * share,
       actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0) : null,
+      asked: { lotId, grams: (drawn * share) / (hand.laying[method]?.wool?.times ?? 1) },
     });
   }
-  return { result: { areas, minutesLeft: work.minutesLeft }, findings: [], ...NO_WORK };
+  return {
+    result: {
+      areas,
+      minutesLeft: work.minutesLeft,
+      kinds: comparedByKind(piece.log),
+      promised: promiseOf(piece.log, work.spanLeft),
+      wrongs: wrongsOf(piece.log),
+      goOn: whereToGoOn(piece.log, work),
+    },
+    findings: lostFindings(piece.log, cupboard.needles),
+    ...NO_WORK,
+  };
 }

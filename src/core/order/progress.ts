@@ -23,10 +23,22 @@ export interface StepProgress {
   readonly changed: readonly string[];
 }
 
-/** Entries that still count: none of a step taken apart again before that. */
+/**
+ * Entries that still count: none of a step taken apart again before that, nor of a row or a step pulled off. Where rows were measured and
+ * the rest planned anew, those that lay then are the first ones from the hem.
+ */
 export function standing(log: readonly LogEntry[], areaOfLay: ReadonlyMap<string, string>): LogEntry[] {
-  const out: LogEntry[] = [];
+  let out: LogEntry[] = [];
   for (const e of log) {
+    if (e.kind === 'wrong' && e.off) {
+      const at = out.findLastIndex((x) =>
+        e.row === null
+          ? x.kind === 'step' && !x.kept && x.operation === e.operation
+          : x.kind === 'row' && x.areaId === e.areaId && x.row === e.row,
+      );
+      if (at >= 0) out.splice(at, 1);
+    }
+    if (e.kind === 'measured' && e.anew) out = numberedAnew(out, e.areaId);
     if (e.kind !== 'start-over') {
       out.push(e);
       continue;
@@ -39,6 +51,15 @@ export function standing(log: readonly LogEntry[], areaOfLay: ReadonlyMap<string
     }
   }
   return out;
+}
+
+/** Rows of an area counted from the hem as they lie, whatever they were planned as. */
+function numberedAnew(log: readonly LogEntry[], areaId: string): LogEntry[] {
+  const rows = log
+    .flatMap((e) => (e.kind === 'row' && e.areaId === areaId ? [e] : []))
+    .sort((a, b) => (a.up ?? 0) - (b.up ?? 0) || a.row - b.row);
+  const number = new Map(rows.map((e, i) => [e.id, i + 1]));
+  return log.map((e) => (e.kind === 'row' && number.has(e.id) ? { ...e, row: number.get(e.id)!, up: null } : e));
 }
 
 export const areasOfLays = (operations: readonly Operation[]): Map<string, string> =>
@@ -56,14 +77,14 @@ export function progressOf(
   ties: readonly Tie[],
 ): Map<string, StepProgress> {
   const log = standing(piece.log, areasOfLays(operations));
-  const place = new Map(piece.log.map((e, i) => [e, i]));
+  const place = new Map(piece.log.map((e, i) => [e.id, i]));
   const own = new Map<string, { share: number; minutes: number; made: MadeBy | null; at: number }>();
   for (const o of operations) {
     const steps = log.flatMap((e) => (e.kind === 'step' && e.operation === o.id ? [e] : []));
     const rows = o.kind === 'lay' ? log.flatMap((e) => (e.kind === 'row' && e.areaId === o.about.id ? [e] : [])) : [];
     if (steps.length + rows.length === 0) continue;
     const minutes = [...steps, ...rows].reduce((s, e) => s + e.minutes, 0);
-    const at = Math.max(...[...steps, ...rows].map((e) => place.get(e)!));
+    const at = Math.max(...[...steps, ...rows].map((e) => place.get(e.id)!));
     // Kept as it is: the decisions it counts as done by are those of that day.
     const kept = steps[steps.length - 1]?.made ?? null;
     if (steps.some((e) => !e.kept)) {

@@ -208,7 +208,17 @@ describe('a ring of choices', () => {
 
 describe('done, changed, done again', () => {
   const entry = (e: Partial<LogEntry> & { kind: LogEntry['kind'] }, i: number) =>
-    ({ id: `e${i}`, at: '2026-03-01T09:00:00Z', areaId: 'x', ...e }) as LogEntry;
+    ({
+      id: `e${i}`,
+      at: '2026-03-01T09:00:00Z',
+      areaId: 'x',
+      by: 'hand',
+      was: [],
+      timed: true,
+      planned: null,
+      work: null,
+      ...e,
+    }) as LogEntry;
   const opOf = (p: Piece, id: string) => plan(p).work.steps.find((s) => s.operation.id === id)!.operation;
   const done = (p: Piece, ...ids: string[]): Piece =>
     change(p, (d) => {

@@ -4,10 +4,11 @@
  */
 import { z } from 'zod';
 import { ELEMENT_NAMES } from '@/core/time/elements';
-import { choice, field, measure } from './fields';
+import { donePieceSchema } from './done';
+import { choice, field, id, measure, name } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 7;
+export const HAND_SCHEMA = 8;
 
 const bound = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = (label: string) =>
@@ -26,6 +27,12 @@ export const SCALES_G = [0.01, 0.1, 1] as const;
 export const handSchema = z.strictObject({
   kind: z.literal(HAND_KIND),
   schema: z.literal(HAND_SCHEMA),
+  id: id('Hand'),
+  /** Whose hand it is, where several makers share a computer. */
+  name: name('Name of the hand', 40),
+  /** What was done on other pieces, beside what was asked; and pieces nothing is learned from. */
+  done: z.array(donePieceSchema).max(500, 'So many pieces are not kept in mind'),
+  without: z.array(id('Piece')).max(500),
   /** What the fold and the needling take of a fibre, mm. */
   rootMm: field('length', 'Taken by fold and needling', 0, 20),
   /** Left on for trimming: a share of the finished length, at least so many mm. */
@@ -90,6 +97,10 @@ export type Hand = z.infer<typeof handSchema>;
 export const defaultHand: Hand = {
   kind: HAND_KIND,
   schema: HAND_SCHEMA,
+  id: 'hand',
+  name: 'My hand',
+  done: [],
+  without: [],
   rootMm: 3,
   overShare: 0.2,
   overLeastMm: 3,

@@ -1,5 +1,8 @@
-/** The log: what was really done, in the order it was written down. Entries are never changed, only taken back. */
+/**
+ * The log: what was really done, in the order it was written down. An entry put right keeps what it said before; one taken back is gone.
+ */
 import { z } from 'zod';
+import { ELEMENT_NAMES } from '@/core/time/elements';
 import { id, measure, name, whole } from './fields';
 
 export const operationId = (what: string) =>
@@ -10,11 +13,50 @@ export const operationId = (what: string) =>
 /** What a step was done by: a short mark for each decision behind it, so that a later change of one is seen. */
 const madeBySchema = z.record(z.string().max(60), z.string().max(40));
 
+const when = z.iso.datetime('The time of a log entry must be a date and time');
+
+/** What an entry said before it was put right, and when that was. */
+const wasSchema = z.strictObject({
+  at: when,
+  said: z.record(z.string().max(40), z.union([z.string().max(2000), z.number(), z.boolean()])),
+});
+
 const logCommon = {
   id: id('Log entry'),
-  at: z.iso.datetime('The time of a log entry must be a date and time'),
+  at: when,
   areaId: id('Area'),
+  /** Whose hand did it. */
+  by: id('Hand'),
+  was: z.array(wasSchema).max(50, 'An entry can be put right 50 times'),
 };
+
+/** What some work was made of: how often each element occurs in it. */
+export const workMadeOf = z.partialRecord(z.enum(ELEMENT_NAMES), measure('Elements of work', 0, 1e6, ''));
+
+/**
+ * What was planned for it that day: minutes as they were said, and what they were made of; null where that was not kept. Whether a watch
+ * ran beside it: minutes put in from the plan teach nothing.
+ */
+const promised = {
+  timed: z.boolean(),
+  planned: measure('Minutes planned', 0, 100_000, 'min').nullable(),
+  work: workMadeOf.nullable(),
+};
+
+/** What may be wrong with a row or a step. */
+export const WRONGS = [
+  'too thick',
+  'too thin',
+  'wrong colour',
+  'wrong place',
+  'came loose',
+  'uneven',
+  'other',
+] as const;
+/** What becomes of wool that is pulled off. */
+export const PULLED = ['used again', 'waste'] as const;
+/** What can be measured on the piece instead of planned. */
+export const MEASURED = ['spacing', 'loft', 'thickness'] as const;
 
 const counts = z.record(id('Needle'), whole('Number of needles', 0, 500));
 
@@ -23,16 +65,59 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     ...logCommon,
     kind: z.literal('row'),
     row: whole('Row', 1, 5000),
-    /** How far up the area it lies, 0 at the hem and 1 at the top; null where that was not kept. */
-    up: measure('Place of the row', 0, 1, '').nullable(),
+    /** How far up the area it lies, 0 at the mean of its hem and 1 at the top; null where that was not kept. */
+    up: measure('Place of the row', -10, 1, '').nullable(),
     minutes: measure('Minutes', 0, 600, 'min'),
     made: madeBySchema,
+    ...promised,
   }),
+  /** Wool of one lot that went, weighed before and after: what was asked for it, and whether it has left the cupboard. */
   z.strictObject({
     ...logCommon,
     kind: z.literal('wool'),
     lotId: id('Wool'),
     grams: measure('Wool used', 0, 2000, 'g'),
+    /** What the plan asks for what was done since wool was weighed last, before anything learned from the log; null where not known. */
+    askedG: measure('Wool asked for', 0, 2000, 'g').nullable(),
+    /** The way it was laid; null where it was not laid. */
+    way: id('Way of laying').nullable(),
+    taken: z.boolean(),
+  }),
+  /** A row, or a step, that went wrong: pulled off and to be done anew, or left as it is. */
+  z.strictObject({
+    ...logCommon,
+    kind: z.literal('wrong'),
+    operation: operationId('Step'),
+    /** The row; null where it is a step as a whole. */
+    row: whole('Row', 1, 5000).nullable(),
+    off: z.boolean(),
+    why: z.enum(WRONGS),
+    wool: z.enum(PULLED).nullable(),
+    words: z.string().max(2000, 'The note must not be longer than 2000 letters'),
+  }),
+  /** Measured on the piece, beside what was planned there. Lengths mm. */
+  z.strictObject({
+    ...logCommon,
+    kind: z.literal('measured'),
+    what: z.enum(MEASURED),
+    plannedMm: measure('What was planned', 0.05, 2000, 'mm'),
+    actualMm: measure('What was measured', 0.05, 2000, 'mm'),
+    /** The way it is laid; null for what is not laid. */
+    way: id('Way of laying').nullable(),
+    /** For a spacing: so many rows lie so far apart, from the hem; and whether the rest was planned anew from there. */
+    rows: whole('Rows', 1, 5000).nullable(),
+    anew: z.boolean(),
+  }),
+  /** A sitting begins: what was left to do by the plan of that day. */
+  z.strictObject({
+    ...logCommon,
+    kind: z.literal('sitting'),
+    leftMinutes: z.strictObject({
+      low: measure('Minutes left', 0, 1e6, 'min'),
+      likely: measure('Minutes left', 0, 1e6, 'min'),
+      high: measure('Minutes left', 0, 1e6, 'min'),
+    }),
+    doneOn: z.iso.date('The day it will be done must be a date').nullable(),
   }),
   z.strictObject({ ...logCommon, kind: z.literal('note'), words: name('Note', 2000) }),
   /** A step done as a whole; or one kept as it is although a decision behind it has changed. */
@@ -42,6 +127,7 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     operation: operationId('Step'),
     minutes: measure('Minutes', 0, 2880, 'min'),
     made: madeBySchema,
+    ...promised,
     /** Left as it is although a decision has changed: says nothing of how far it is. */
     kept: z.boolean(),
   }),
@@ -59,6 +145,15 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     needleId: id('Needle'),
     operation: operationId('Step').nullable(),
     found: z.boolean(),
+  }),
+  /** A missing needle searched for and not found: said where, so that nobody has to wonder. */
+  z.strictObject({
+    ...logCommon,
+    kind: z.literal('searched'),
+    needleId: id('Needle'),
+    /** So many are there without it. */
+    left: whole('Number of needles', 0, 500),
+    words: z.string().max(2000, 'Where it was searched must not be longer than 2000 letters'),
   }),
   /** Needles counted as a sitting begins or ends. */
   z.strictObject({ ...logCommon, kind: z.literal('needles'), when: z.enum(['before', 'after']), counts }),

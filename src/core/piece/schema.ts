@@ -14,7 +14,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 10;
+export const PIECE_SCHEMA = 11;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -269,6 +269,15 @@ export const areaSchema = z.strictObject({
     help: 'Where rows end that would otherwise spiral round the body.',
   }),
   coat: coatSchema,
+  /** How its rows really lie from the hem up, as measured: so many, so far apart. What is laid above follows the coat. */
+  laid: z
+    .array(
+      z.strictObject({
+        rows: whole('Rows', 1, 5000),
+        spacingMm: field('fine', 'Spacing measured', 0.3, 60),
+      }),
+    )
+    .max(60, 'The rows of an area can be measured 60 times'),
   /** The layers that make its colour. */
   shade: areaShadeSchema,
 });

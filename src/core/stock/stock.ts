@@ -10,6 +10,7 @@ import { spanOfSum, type Span } from '@/core/method/span';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
+import type { HandAtWork } from '@/core/rates/hand-at-work';
 import type { Layer } from '@/core/piece/shade';
 import { swapWool } from '@/core/shade/shade-edits';
 import {
@@ -46,6 +47,9 @@ interface LotNeed {
   readonly needG: number;
   /** What it may come to. */
   readonly span: Span;
+  /** Of it what was weighed and has left the cupboard, and what is still to come out of it. */
+  readonly usedG: number;
+  readonly toGoG: number;
   readonly haveG: number;
   readonly shortG: number;
   readonly cost: Figure | null;
@@ -97,10 +101,15 @@ export function planStock(
   for (const lot of cupboard.lots) {
     const here = taken.filter((m) => m.lotId === lot.id);
     if (here.length === 0) continue;
-    const needG = massOf(here);
+    const weighed = piece.log.flatMap((e) => (e.kind === 'wool' && e.lotId === lot.id ? [e] : []));
+    // What was weighed takes the place of what was asked for it.
+    const over = weighed.reduce((s, e) => s + (e.askedG === null ? 0 : e.grams - e.askedG * taught(hand, e.way)), 0);
+    const usedG = weighed.reduce((s, e) => s + (e.taken ? e.grams : 0), 0);
+    const needG = Math.max(usedG, massOf(here) + over);
+    const toGoG = needG - usedG;
     const doubts = inDoubt(here, cupboard, hand);
-    const span = spanOfSum(doubts);
-    const shortG = Math.max(0, needG - lot.haveG);
+    const toGo = timesSpan(spanOfSum(doubts), toGoG / massOf(here));
+    const shortG = Math.max(0, toGoG - lot.haveG);
     const uses = usesOf(here);
     const areaIds = [...new Set(here.flatMap((m) => (COAT.has(m.for) && m.area !== null ? [m.area] : [])))];
     lots.push({
@@ -108,7 +117,9 @@ export function planStock(
       name: lot.name,
       colour: lot.colour,
       needG,
-      span,
+      span: { low: usedG + toGo.low, likely: usedG + toGo.likely, high: usedG + toGo.high },
+      usedG,
+      toGoG,
       haveG: lot.haveG,
       shortG,
       cost: lot.pricePer100g === null ? null : figure(lotCost, { mass: needG, price: lot.pricePer100g }),
@@ -123,31 +134,40 @@ export function planStock(
         stage: 'stock',
         severity: 'stop',
         about: ref('lot', lot.id),
-        says: say`Not enough ${lot.name}: ${grams(needG)} needed, ${grams(lot.haveG)} in the cupboard.`,
+        says: say`Not enough ${lot.name}: ${grams(toGoG)} ${usedG > 0 ? 'still ' : ''}needed, ${grams(lot.haveG)} in the cupboard.`,
         why: say`Drawn on by ${joined([
           ...uses.flatMap((u) => (COAT.has(u.for) ? [] : [say`${USE_WORDS[u.for]}`])),
           ...areaIds.map((id) => say`${piece.areas.find((a) => a.id === id)?.name ?? id}`),
-        ])}; ${grams(shortG)} are missing. It may take between ${grams(span.low)} and ${grams(span.high)}: with ${grams(span.high - lot.haveG)} more you are on the safe side.`,
+        ])}; ${grams(shortG)} are missing. It may take between ${grams(toGo.low)} and ${grams(toGo.high)}: with ${grams(toGo.high - lot.haveG)} more you are on the safe side.`,
         remedies: [
           ...thinner(lot, coat, shortG),
           ...(swappable > 0 ? otherLot(piece, cupboard, lot, coat, taken, swappable) : []),
           bought(lot, shortG),
         ],
       });
-    } else if (span.high > lot.haveG) findings.push(mayRunShort(lot, span, mostUnsure(doubts)!));
+    } else if (toGo.high > lot.haveG) findings.push(mayRunShort(lot, toGo, mostUnsure(doubts)!));
   }
+  const unchosen = usesOf(taken.filter((m) => m.lotId === null || !known.has(m.lotId)));
+  const planned = massOf(taken);
+  const needG = lots.reduce((s, l) => s + l.needG, 0) + unchosen.reduce((s, u) => s + u.massG, 0);
   return {
     result: {
       lots,
-      needG: massOf(taken),
-      span: spanOfSum(inDoubt(taken, cupboard, hand)),
-      unchosen: usesOf(taken.filter((m) => m.lotId === null || !known.has(m.lotId))),
+      needG,
+      span: timesSpan(spanOfSum(inDoubt(taken, cupboard, hand)), planned > 0 ? needG / planned : 1),
+      unchosen,
       cost: lots.reduce((s, l) => s + (l.cost?.value ?? 0), 0),
     },
     findings,
     ...NO_WORK,
   };
 }
+
+const timesSpan = (s: Span, by: number): Span => ({ low: s.low * by, likely: s.likely * by, high: s.high * by });
+
+/** How much of what is asked for really goes, as the log has taught. */
+const taught = (hand: HandAtWork, way: string | null): number =>
+  way === null ? 1 : (hand.laying[way]?.wool?.times ?? 1);
 
 /** Enough as planned, and yet it may not be. */
 const mayRunShort = (lot: Lot, { likely, low, high }: Span, unsure: DoubtName): Finding => ({

@@ -1,7 +1,18 @@
 /** How long work takes: the sum over its elements, a little of it done twice, and for the whole piece a span. Minutes. */
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import { DECILE, spanAbout, type Span } from '@/core/method/span';
-import { ELEMENT_NAMES, meanOf, minutesFor, type ElementName, type Pace, type Work } from './elements';
+import {
+  ELEMENT_NAMES,
+  ELEMENTS,
+  meanOf,
+  minutesFor,
+  unlearnt,
+  type ElementName,
+  type KindOfWork,
+  type Pace,
+  type Work,
+} from './elements';
+import { forecast } from './learning';
 
 /** What is taken off and done again, over what is done once: low, likely, high. Ours. */
 export const REWORK = { low: 1.01, likely: 1.04, high: 1.1 } as const;
@@ -52,6 +63,36 @@ export function together(all: readonly { readonly work: Work; readonly share: nu
 /** Several kinds of work together. */
 export const both = (...works: readonly Work[]): Work => together(works.map((work) => ({ work, share: 1 })));
 
+interface ByKind {
+  /** By the maker's own measures. */
+  readonly own: number;
+  /** All else, before anything learned. */
+  readonly kinds: readonly { readonly kind: KindOfWork | 'all'; readonly minutes: number }[];
+}
+
+/** Minutes of some work by kind, with what is done again. */
+export function minutesByKind(pace: Pace, work: Work): ByKind {
+  const kinds = new Map<KindOfWork | 'all', number>();
+  let own = 0;
+  for (const e of ELEMENT_NAMES) {
+    const minutes = minutesOf(unlearnt(pace), { [e]: work[e] ?? 0 });
+    if (minutes <= 0) continue;
+    const kind = ELEMENTS[e].kind ?? 'all';
+    if (pace.times[e]) own += minutes;
+    else kinds.set(kind, (kinds.get(kind) ?? 0) + minutes);
+  }
+  return { own, kinds: [...kinds].map(([kind, minutes]) => ({ kind, minutes })) };
+}
+
+/** How long what is written down as one takes, as a rule: a row, a step. Minutes. Ours. */
+const ENTRY = 10;
+
+/** Minutes as so many entries as they would be written down in. */
+const inEntries = ({ kind, minutes }: ByKind['kinds'][number]) => {
+  const n = Math.max(1, Math.round(minutes / ENTRY));
+  return Array.from({ length: n }, () => ({ kind, minutes: minutes / n }));
+};
+
 /** How much all elements of one maker are quicker or slower together, as the deviation of a logarithm. Ours. */
 const SHARED = 0.3;
 /** How far an element goes off by itself at least, and from one time to the next. Ours. */
@@ -59,9 +100,14 @@ const OWN = 0.15;
 const EACH = 0.35;
 /**
  * Span of all the work of a piece. The error of an element is common to all its repetitions, the hand to all elements: without
- * these two the span of a thousand repetitions would shrink to nothing. Logarithms are added (Fenton 1960, from memory).
+ * these two the span of a thousand repetitions would shrink to nothing. Logarithms are added (Fenton 1960, from memory). Of a hand the log
+ * has taught it is what that hand took before.
  */
 export function spanOf(pace: Pace, work: Work): Span {
+  if (pace.learnt) {
+    const { own, kinds } = minutesByKind(pace, work);
+    return forecast(pace.learnt, kinds.flatMap(inEntries), own);
+  }
   let [mean, variance] = [0, 0];
   for (const e of ELEMENT_NAMES) {
     const c = work[e] ?? 0;

@@ -5,28 +5,57 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
+import { spacingAt } from '@/core/coat/rows/spacing';
+import { canBegin } from '@/core/log/where-to-go-on';
+import type { Plan } from '@/core/plan';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { wayOf } from '@/core/coat/ways';
 import type { AreaLog } from '@/core/log/log';
-import { elapsed, isRunning, stepBack, stepOn, toggleTimer, writeNote, writeWool } from '@/desk/bench';
+import { stepOn, writeNote, writeWool } from '@/desk/bench';
 import { stepNeedleWords } from '@/core/needle/words';
 import { setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { figures } from '@/ui/frame/theme';
 import { AreaList } from '@/ui/coat/AreaList';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
+import { FindingList } from '@/ui/parts/FindingList';
+import { useFindings } from '@/ui/parts/useFindings';
 import { useUnits } from '@/ui/parts/useUnits';
 import { LayChartPicture } from '@/ui/pictures/LayChartPicture';
 import { Turntable } from '@/ui/pictures/Turntable';
 import { Breakages, Counting } from '@/ui/needles/NeedleCare';
+import { BenchBar } from './BenchBar';
+import { GoneWrong } from './GoneWrong';
+import { nextAfter, takeInHand } from './in-hand';
 import { NextSteps } from './NextSteps';
+import { SpacingMeasured } from './SpacingMeasured';
 import { StepInHand } from './StepInHand';
-import { clock, useNow } from './clock';
+import { TrueLength } from './TrueLength';
+import { turned } from './turned';
+import { useAwake } from './useAwake';
 import { WoolUsed } from './WoolUsed';
 import { EditButton } from '@/ui/parts/Editable';
 
+/** The bench opens where the work is: at the step in hand where it can be done now, else where it goes on. */
+function useWhereTheWorkIs(plan: Plan | null): void {
+  const opened = useRef(false);
+  useEffect(() => {
+    if (!plan || opened.current) return;
+    opened.current = true;
+    const { stepId, timer } = useDesk.getState().view;
+    const p = plan.work.progress.find((x) => x.id === stepId);
+    if (timer || (p && p.share < 1 && canBegin(plan.work, p.id))) return;
+    const on = plan.log.goOn;
+    if (on) takeInHand(plan, on.operationId);
+  }, [plan]);
+}
+
 export function BenchStage() {
   const { plan, area } = useSelectedArea();
+  useWhereTheWorkIs(plan);
+  const asleep = useAwake();
+  // A needle in the piece stops everything.
+  const lost = useFindings().filter((f) => f.code === 'needle-lost');
   const log = plan?.log.areas.find((a) => a.areaId === area?.id) ?? null;
   const stepId = useDesk((x) => x.view.stepId);
   // A step that is not laid row by row is worked as a whole.
@@ -62,7 +91,14 @@ export function BenchStage() {
         </>
       }
       right={
-        <>
+        // What has the focus comes into view above the bar that stays in view.
+        <Box sx={{ '& *': { scrollMarginBottom: '150px' } }}>
+          <FindingList findings={lost} />
+          {asleep && (
+            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+              This browser lets the screen go dark: set it to stay on while you work.
+            </Typography>
+          )}
           {other ? (
             <StepInHand key={other.operation.id} step={other} />
           ) : area?.fur && log ? (
@@ -72,7 +108,7 @@ export function BenchStage() {
           )}
           <Counting />
           <Breakages />
-        </>
+        </Box>
       }
     />
   );
@@ -82,51 +118,35 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const fur = area.fur!;
   const { q, t } = useUnits();
   const timer = useDesk((s) => s.view.timer);
-  const canEdit = useDesk((s) => s.canEdit);
+  const plan = useDesk((s) => s.plan);
   const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === `lay-${area.id}`)?.operation);
   const needles = useDesk((s) => s.plan?.needles);
   const needle = needles ? stepNeedleWords(needles, `lay-${area.id}`) : null;
-  const running = isRunning(timer, area.id);
-  const now = useNow(running);
   const [note, setNote] = useState<string | null>(null);
   const row = fur.rows.rows.find((r) => r.number === log.nextRow) ?? null;
   const begun = timer?.areaId === area.id;
+  useEffect(() => {
+    const to = row && turned(row, useDesk.getState().view);
+    if (to) setView(to);
+  }, [row]);
   const { unit } = fur.chart.dress;
   const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
 
-  const latest = useRef({ log, canEdit });
-  useEffect(() => {
-    latest.current = { log, canEdit };
-  });
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const el = e.target as HTMLElement;
-      if (
-        el.closest('input, textarea, select, [role="dialog"], [role="menu"], [role="combobox"]') ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey
-      )
-        return;
-      const { log: l, canEdit: ok } = latest.current;
-      const onButton = el.closest('button, a') !== null;
-      if (!ok) return;
-      if ((e.key === ' ' && !onButton) || e.key === '+') {
-        e.preventDefault();
-        if (!e.repeat) stepOn(l);
-      } else if (e.key === 'Backspace' || e.key === '-') {
-        e.preventDefault();
-        stepBack(l.areaId);
-      } else if (e.key.toLowerCase() === 't') {
-        toggleTimer(l.areaId);
-      } else if (e.key.toLowerCase() === 'n') {
-        e.preventDefault();
-        setNote((n) => n ?? '');
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  const layId = `lay-${area.id}`;
+  const goOn = (took?: number) => {
+    if (stepOn(log, Date.now(), took) !== 'finished') return;
+    // After the last row the next step, once the plan knows of it.
+    const next = plan ? nextAfter(plan, layId) : null;
+    if (plan && next) takeInHand(plan, next);
+  };
+  const coat = useDesk((x) => x.piece?.areas.find((a) => a.id === area.id)?.coat);
+  const askedMm =
+    coat && 'spacingMm' in coat
+      ? spacingAt(
+          { hemMm: coat.spacingMm, topMm: ('topSpacingMm' in coat ? coat.topSpacingMm : null) ?? coat.spacingMm },
+          log.rowsDone.length / Math.max(1, log.rows) / 2,
+        )
+      : null;
 
   return (
     <>
@@ -141,6 +161,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
               </Box>
             </Box>
             <Big label="long, on the skin" value={q({ kind: 'length', value: row.lengthMm })} />
+            <TrueLength mm={row.lengthMm} />
             {fur.figures.cutLength && (
               <Big label={`${wayOf(fur.method).takes} of ${fur.lotName}`} value={q(fur.figures.cutLength)} />
             )}
@@ -156,31 +177,16 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
           {t(step.passes)}. {needle ? `${t(needle)}.` : ''}
         </Typography>
       )}
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1 }}>
-        <Box sx={{ ...figures, fontSize: 40, lineHeight: 1 }} role="timer" aria-label={`Time on this ${unit.one}`}>
-          {clock(elapsed(timer, area.id, Math.max(now, running ? (timer?.startedAt ?? 0) : 0)))}
-        </Box>
-        <EditButton onClick={() => toggleTimer(area.id)} disabled={!row} sx={{ minHeight: 44, px: 2 }}>
-          {running ? 'Pause timer' : 'Start timer'}
-        </EditButton>
-      </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 1, mb: 1 }}>
-        <EditButton
-          variant="contained"
-          onClick={() => stepOn(log)}
-          disabled={!row}
-          sx={{ minHeight: 72, fontSize: 24 }}
-        >
-          {begun ? `${Unit} done` : `Begin ${unit.one}`}
-        </EditButton>
-        <EditButton
-          onClick={() => stepBack(area.id)}
-          disabled={log.rowsLaid === 0}
-          sx={{ minHeight: 72, fontSize: 18 }}
-        >
-          Back
-        </EditButton>
-      </Box>
+      <BenchBar
+        timerOf={area.id}
+        operationId={layId}
+        row={log.nextRow}
+        one={unit.one}
+        says={begun ? `${Unit} done` : `Begin ${unit.one}`}
+        open={row !== null}
+        goOn={goOn}
+        note={() => setNote((x) => x ?? '')}
+      />
       {step?.caution && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>{t(step.caution)}</Typography>}
       <Box
         component="dl"
@@ -214,6 +220,8 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <dd>{log.actualG === null ? 'not weighed' : q({ kind: 'mass', value: log.actualG })}</dd>
       </Box>
       <WoolUsed onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
+      <GoneWrong log={log} one={unit.one} />
+      {askedMm !== null && <SpacingMeasured area={area} log={log} askedMm={askedMm} />}
       {note === null ? (
         <EditButton onClick={() => setNote('')} sx={{ mt: 1 }}>
           Write a note

@@ -1,10 +1,10 @@
 'use client';
 /** What comes next at the bench: the steps of the first sitting left, the one in hand marked. */
-import { isAbout } from '@/core/ref';
 import Box from '@mui/material/Box';
-import { setView, useDesk } from '@/desk/store';
+import { useDesk } from '@/desk/store';
 import { Ticket, Tickets } from '@/ui/parts/Ticket';
 import { useUnits } from '@/ui/parts/useUnits';
+import { takeInHand } from './in-hand';
 
 export function NextSteps() {
   const plan = useDesk((s) => s.plan);
@@ -12,19 +12,28 @@ export function NextSteps() {
   const { t, q } = useUnits();
   const sitting = plan?.work.sittings[0];
   if (!plan || !sitting) return null;
+  const left = plan.log.goOn?.left;
   return (
     <>
       <Box sx={{ px: 2, pt: 1.25, fontSize: 13, color: 'text.secondary' }}>
         This sitting, {q({ kind: 'time', value: sitting.minutes })}
+        {left && (
+          <Box sx={{ color: 'text.primary' }}>
+            You stopped {new Date(left.at).toLocaleDateString([], { weekday: 'long', day: 'numeric', month: 'long' })}
+            {left.row === null ? '' : `, after row ${left.row}`}.
+          </Box>
+        )}
+        {sitting.softAtStart.map((w, i) => (
+          <Box key={i}>{t(w)}</Box>
+        ))}
       </Box>
       <Tickets label="Steps of this sitting" of={sitting.stints}>
         {({ id }) => {
           const s = plan.work.steps.find((y) => y.operation.id === id)!;
-          const area = plan.coat.areas.find((a) => isAbout(s.operation, 'area', a.id));
           return (
             <Ticket
               on={id === stepId}
-              onClick={() => setView({ stepId: id, ...(area ? { areaId: area.id } : {}) })}
+              onClick={() => takeInHand(plan, id)}
               small
               number={s.number}
               name={t(s.operation.does)}

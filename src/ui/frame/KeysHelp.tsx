@@ -47,8 +47,8 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
   [
     'Bench',
     [
-      ['Space', 'row done, next row'],
-      ['Backspace', 'take the last row back'],
+      ['Space, Page Down', 'done: the next thing, wherever the focus is'],
+      ['Backspace, Page Up', 'take the last thing back, a row or a step'],
       ['T', 'timer on or off'],
       ['N', 'write a note'],
     ],

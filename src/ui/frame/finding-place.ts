@@ -75,7 +75,8 @@ export const coatRoomOf = (f: Finding): CoatRoom => (LIE.has(f.code) ? 'lie' : '
 export const shadeRoomOf = (f: Finding): ShadeRoom =>
   f.about?.kind === 'area' ? 'stack' : f.about?.kind === 'marking' ? 'markings' : 'judge';
 export const faceRoomOf = (f: Finding): FaceRoom => FACE[f.code] ?? 'chart';
-export const needleRoomOf = (f: Finding): NeedleRoom => (f.code === 'needle-missing' ? 'rack' : 'plan');
+export const needleRoomOf = (f: Finding): NeedleRoom =>
+  f.code === 'needle-missing' || f.code === 'needle-lost' ? 'rack' : 'plan';
 export const orderRoomOf = (f: Finding): OrderRoom => ORDER[f.code] ?? 'steps';
 
 /** What a finding is about, taken in hand. */

@@ -4,7 +4,9 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { needleSchema, type Needle } from '@/core/piece/cupboard';
 import { boundsOf } from '@/core/piece/fields';
-import { needleBroke, needlesCounted } from '@/desk/bench';
+import type { LogEntry } from '@/core/piece/log-entry';
+import { lostNeedles } from '@/core/needle/lost';
+import { needleBroke, needlesCounted, needleSearched } from '@/desk/bench';
 import { useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -25,16 +27,25 @@ export function Counting() {
   const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
   const last = [...log].reverse().find((e) => e.kind === 'needles');
   const open = last?.kind === 'needles' && last.when === 'before' ? last : null;
-  const broken = open ? log.slice(log.indexOf(open)).filter((e) => e.kind === 'broken') : [];
-  const now = (n: Needle) => counts[n.id] ?? n.count;
-  const missing = open
-    ? Object.entries(open.counts).flatMap(([id, before]) => {
-        const n = needles.find((x) => x.id === id);
-        const gone = broken.filter((e) => e.kind === 'broken' && e.needleId === id).length;
-        const short = n ? before - gone - now(n) : 0;
-        return n && short > 0 ? [`${short} × ${n.name}`] : [];
-      })
-    : [];
+  const known = lostNeedles(log);
+  const now = (n: Needle) => counts[n.id] ?? known.get(n.id)?.there ?? n.count;
+  // As it would be if it were counted now.
+  const at = {
+    id: 'now',
+    at: '',
+    areaId: 'piece',
+    by: '',
+    was: [],
+    kind: 'needles' as const,
+    when: open ? ('after' as const) : ('before' as const),
+  } satisfies Partial<LogEntry>;
+  const lost = [
+    ...lostNeedles([...log, { ...at, counts: Object.fromEntries(owned.map((n) => [n.id, now(n)])) }]),
+  ].flatMap(([id, { missing: n }]) => {
+    const needle = needles.find((x) => x.id === id);
+    return needle ? [{ needle, n }] : [];
+  });
+  const searched = (n: Needle) => needleSearched(n.id, now(n), 'Felt over, magnet, low light.');
   const count = () => {
     needlesCounted(open ? 'after' : 'before', Object.fromEntries(owned.map((n) => [n.id, now(n)])));
     setCounts({});
@@ -52,12 +63,18 @@ export function Counting() {
           onChange={(v) => setCounts((c) => ({ ...c, [n.id]: Math.round(v) }))}
         />
       ))}
-      {missing.length > 0 && (
+      {lost.length > 0 && (
         <Box role="alert" sx={{ fontSize: 13, color: 'error.main', my: 0.5 }}>
-          Missing: {missing.join(', ')}. Look for them before the piece is touched again: in it, in the mat, on the
-          floor.
+          Missing: {lost.map((x) => `${x.n} × ${x.needle.name}`).join(', ')}. Look for them before the piece is touched
+          again: a flat hand and a magnet over the piece, the mat and the floor, the glint against a low light. Count
+          again where one is found.
         </Box>
       )}
+      {lost.map(({ needle }) => (
+        <EditButton key={needle.id} sx={{ mr: 1, mb: 0.5 }} onClick={() => searched(needle)}>
+          Searched, {needle.name} not found
+        </EditButton>
+      ))}
       <EditButton disabled={owned.length === 0} onClick={count} sx={{ mt: 0.5 }}>
         {open ? 'Counted, sitting ends' : 'Counted, sitting begins'}
       </EditButton>

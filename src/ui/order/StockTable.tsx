@@ -24,7 +24,7 @@ export function StockTable() {
       <Table
         caption="Wool from the cupboard"
         wide={false}
-        head={['Wool', '=needed', '=between', '=at hand', '=short', '=cost']}
+        head={['Wool', '=needed', '=between', '=used', '=at hand', '=short', '=cost']}
       >
         {stock.lots.map((l) => (
           <tr key={l.lotId}>
@@ -34,6 +34,7 @@ export function StockTable() {
             </th>
             <td className="n">{q({ kind: 'mass', value: l.needG })}</td>
             <td className="n">{span(l.span, 'mass')}</td>
+            <td className="n">{l.usedG > 0 ? q({ kind: 'mass', value: l.usedG }) : ''}</td>
             <td className="n">{q({ kind: 'mass', value: l.haveG })}</td>
             <td className="n">{l.shortG > 0 ? q({ kind: 'mass', value: l.shortG }) : 'no'}</td>
             <td className="n">{l.cost ? q(l.cost) : 'no price'}</td>
@@ -43,7 +44,7 @@ export function StockTable() {
           <tr key={u.for}>
             <th scope="row">Not chosen yet, for {USE_WORDS[u.for]}</th>
             <td className="n">{q({ kind: 'mass', value: u.massG })}</td>
-            <td className="n" colSpan={4} />
+            <td className="n" colSpan={5} />
           </tr>
         ))}
       </Table>

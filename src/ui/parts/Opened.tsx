@@ -12,7 +12,7 @@ import { methodOf } from '@/core/methods';
 import { knownOfHand } from '@/core/piece/hand-known';
 import { spanOf } from '@/core/time/work-time';
 import { ELEMENT_NAMES, ELEMENTS, minutesFor } from '@/core/time/elements';
-import { useDesk } from '@/desk/store';
+import { useHandAtWork } from './useHandAtWork';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from './useUnits';
 
@@ -78,13 +78,14 @@ export function Working({ figure, method }: { figure?: Figure; method: string })
 
 /** What a figure may come to, what of it is not known, and what to measure to know it better. */
 function HowSure({ figure }: { figure: Figure }) {
-  const hand = useDesk((s) => s.hand);
+  const hand = useHandAtWork();
   const { spanWords } = useUnits();
   const m = methodOf(figure.method);
   const own = knownOfHand(hand);
   const found = figure.work
     ? { ...spanOf(hand, figure.work), doubts: [{ name: 'pace' as const, measured: own.pace ?? 0 }] }
     : spanOfFigure(m, figure, own);
+  const learnt = figure.work && 'learntFrom' in hand && hand.learnt ? hand.learntFrom : null;
   if (!found || found.likely <= 0) return null;
   return (
     <Box sx={{ mt: 1, fontSize: 13 }}>
@@ -92,8 +93,13 @@ function HowSure({ figure }: { figure: Figure }) {
       <Box component="ul" aria-label="What is not known for sure" sx={{ m: 0, pl: 2.25 }}>
         {found.doubts.map(({ name, measured }) => (
           <li key={name}>
-            {DOUBTS[name].of}: {measured > 0 ? `yours, measured ${times(measured)}` : 'a first value of ours'}.{' '}
-            {sharpened(name)}
+            {DOUBTS[name].of}:{' '}
+            {learnt && name === 'pace'
+              ? learntWords(learnt)
+              : measured > 0
+                ? `yours, measured ${times(measured)}`
+                : 'a first value of ours'}
+            . {learnt && name === 'pace' ? '' : sharpened(name)}
           </li>
         ))}
       </Box>
@@ -101,11 +107,15 @@ function HowSure({ figure }: { figure: Figure }) {
   );
 }
 
+/** What a rate was learned from. */
+const learntWords = ({ entries, pieces }: { readonly entries: number; readonly pieces: number }): string =>
+  `learned from ${entries} rows and steps on ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}`;
+
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 /** What a time is made up of: every element, how often, and what it takes each time. */
 function Elements({ work }: { work: NonNullable<Figure['work']> }) {
-  const hand = useDesk((s) => s.hand);
+  const hand = useHandAtWork();
   const list = ELEMENT_NAMES.filter((e) => (work[e] ?? 0) > 0);
   const hundredth = (n: number) => Math.round(n * 100) / 100;
   const often = (n: number) => (n < 10 ? String(Math.round(n * 10) / 10) : String(Math.round(n)));

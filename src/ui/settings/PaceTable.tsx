@@ -3,7 +3,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
 import { ELEMENT_NAMES, ELEMENTS, minutesFor, type ElementName, type Minutes } from '@/core/time/elements';
 import { editHand, useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -29,8 +30,10 @@ const put = (t: Minutes, key: keyof Minutes, value: number): Minutes =>
 
 function Row({ name }: { name: ElementName }) {
   const hand = useDesk((s) => s.hand);
+  const piece = useDesk((s) => s.piece);
   const [open, setOpen] = useState(false);
-  const t = minutesFor(hand, name);
+  const taught = useMemo(() => handAtWork(hand, piece ?? NO_PIECE), [hand, piece]);
+  const t = minutesFor(taught, name);
   const own = hand.times[name] !== undefined;
   const { does } = ELEMENTS[name];
   return (
@@ -40,7 +43,7 @@ function Row({ name }: { name: ElementName }) {
           {does}
           <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>
             {read(t.low)} to {read(t.high)} min, usually {read(t.likely)}
-            {own ? ', your own' : ''}
+            {own ? ', your own' : taught.learnt ? ', learned from your log' : ''}
           </Box>
         </Typography>
         <Button
@@ -67,7 +70,7 @@ function Row({ name }: { name: ElementName }) {
           ))}
           {own && (
             <Button size="small" onClick={() => editHand((d) => void delete d.times[name])}>
-              Back to the first value
+              {taught.learnt ? 'Back to what was learned' : 'Back to the first value'}
             </Button>
           )}
         </Box>

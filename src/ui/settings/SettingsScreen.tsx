@@ -14,9 +14,11 @@ import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { Fields } from '@/ui/parts/Fields';
 import { KeptHere } from './KeptHere';
+import { Learnt } from './Learnt';
 import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
 import { Report } from './Report';
+import { ScreenSize } from './ScreenSize';
 import { Weighing } from './Weighing';
 import { Panel } from '@/ui/parts/Panel';
 
@@ -126,6 +128,7 @@ export function SettingsScreen() {
                 <MenuItem value="system">As your system asks for</MenuItem>
                 <MenuItem value="more">More</MenuItem>
               </TextField>
+              <ScreenSize />
             </Panel>
             <KeptHere />
             <Panel title="If something goes wrong">
@@ -139,6 +142,13 @@ export function SettingsScreen() {
             <Typography variant="body2" sx={{ mb: 1, color: 'text.secondary' }}>
               Rates the plan reckons with. The first values are a start; put in your own as you measure them.
             </Typography>
+            <Fields
+              schema={handSchema}
+              value={hand}
+              keys={['name']}
+              onChange={(change) => editHand((d) => void Object.assign(d, change))}
+            />
+            <Learnt />
             <Weighing />
             <Fields
               schema={handSchema}
@@ -159,7 +169,10 @@ export function SettingsScreen() {
                 />
               );
             })}
-            <Button sx={{ mt: 1 }} onClick={() => editHand(() => defaultHand)}>
+            <Button
+              sx={{ mt: 1 }}
+              onClick={() => editHand(({ id, name, done, without }) => ({ ...defaultHand, id, name, done, without }))}
+            >
               Back to the first values
             </Button>
             <PaceTable />

@@ -12,6 +12,7 @@ function stretch(x1: number, x2: number, up: number, component = 0): RowPiece {
 const row = (number: number, ...pieces: RowPiece[]): Row => ({
   number,
   atMm: (number - 0.5) * 4,
+  up: 0,
   share: 0,
   half: false,
   lengthMm: pieces.reduce((s, p) => s + p.lengthMm, 0),

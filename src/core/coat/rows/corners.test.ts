@@ -106,6 +106,7 @@ describe('a first row and the finished row below it', () => {
     return {
       number,
       atMm: y,
+      up: 0,
       share: 0,
       half: false,
       lengthMm: 30,

@@ -5,13 +5,16 @@ import type { Hand } from '@/core/piece/hand';
 import { chartOf, type ChartDress, type LayChart } from '@/core/coat/chart/lay-chart';
 import { rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
 import { gapeOf, measureRows, triangleHeights, type RowSet } from './rows';
-import type { Spacing } from './spacing';
+import { spacingAt, spacingOver, type Lying, type RowsLying, type Spacing } from './spacing';
 import type { LayContext } from '@/core/coat/way';
 
-/** The rows of an area at a spacing, kept while only wool, length or lift change. */
-export function rowsFor(c: LayContext, spacing: Spacing): { rows: RowSet; chart: LayChart } {
-  const rows = c.keep('rows', [c.shape, spacing, c.area.branching], (shape, apart, branching) =>
-    measureRows(shape.patch, shape.field, apart, shape.normal, shape.lie, branching),
+/**
+ * The rows of an area at a spacing, kept while only wool, length or lift change.
+ * @param lying rows that lie already, as they were measured
+ */
+export function rowsFor(c: LayContext, spacing: Spacing, lying: RowsLying = []): { rows: RowSet; chart: LayChart } {
+  const rows = c.keep('rows', [c.shape, spacing, c.area.branching, lying], (shape, apart, branching, there) =>
+    measureRows(shape.patch, shape.field, apart, shape.normal, shape.lie, branching, there),
   );
   const chart = c.keep('chart', [rows, c.shape.components], (r, components) =>
     chartOf(r.rows, components, r.meanSpacingMm),
@@ -54,11 +57,15 @@ const LEVELS = 6;
 
 /**
  * Share of the base hidden on every triangle, from how wide the rows gape there and how high it lies.
+ * @param laid rows and the spacing asked, where some may lie apart otherwise; null where nothing is laid in rows
  * @param cover of a place where rows gape so many times wider than wanted, at a share of the way up
  */
 export function coverMapOf(
   c: LayContext,
-  varies: boolean,
+  {
+    varies,
+    laid,
+  }: { readonly varies: boolean; readonly laid: { readonly spacing: Spacing; readonly rows: RowSet } | null },
   cover: (gape: number, share: number) => number,
 ): Float32Array {
   const { field, patch } = c.shape;
@@ -72,9 +79,19 @@ export function coverMapOf(
     if (!Number.isNaN(known)) return known;
     return (table[l]![i] = cover(LEAST * (MOST / LEAST) ** (i / STEPS), levels === 1 ? 0 : l / (levels - 1)));
   };
-  const heights = varies ? triangleHeights(patch, field) : null;
+  const there = laid ? c.area.laid : [];
+  const lying: Lying = {
+    fromMm: there.length > 0 ? (laid!.rows.rows[0]?.atMm ?? 0) - there[0]!.spacingMm / 2 : 0,
+    rows: there,
+  };
+  const heights = varies || lying.rows.length > 0 ? triangleHeights(patch, field) : null;
+  const apart = (t: number): number => {
+    const share = top > 0 ? Math.min(1, Math.max(0, heights![t]! / top)) : 0;
+    return spacingOver(lying, laid!.spacing, heights![t]!, top) / spacingAt(laid!.spacing, share);
+  };
   return Float32Array.from(field.steepness, (g, t) => {
-    const gape = Math.max(LEAST, Math.min(MOST, gapeOf(g, c.area.branching)));
+    const wider = gapeOf(g, c.area.branching) * (lying.rows.length > 0 ? apart(t) : 1);
+    const gape = Math.max(LEAST, Math.min(MOST, wider));
     const x = (Math.log(gape / LEAST) / Math.log(MOST / LEAST)) * STEPS;
     const i = Math.min(STEPS - 1, Math.floor(x));
     const level = heights && top > 0 ? Math.min(1, Math.max(0, heights[t]! / top)) * (levels - 1) : 0;

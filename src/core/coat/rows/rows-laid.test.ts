@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { rowsLaid } from './rows-laid';
 
-const planned = (n: number) => Array.from({ length: n }, (_, i) => ({ number: i + 1, share: (i + 0.5) / n }));
+const planned = (n: number) => Array.from({ length: n }, (_, i) => ({ number: i + 1, up: (i + 0.5) / n }));
 const laid = (n: number, of: number) =>
   planned(of)
     .slice(0, n)
-    .map((r) => ({ row: r.number, up: r.share }));
+    .map((r) => ({ row: r.number, up: r.up }));
 
 describe('rows laid', () => {
   it('ten of ten by a closer spacing cover all seven of a wider one, and ten lie', () => {
@@ -36,6 +36,19 @@ describe('rows laid', () => {
   });
   it('rows written down before their place was kept go by their number', () => {
     expect(rowsLaid([{ row: 2, up: null }, { row: 9 }], planned(5))).toEqual({ done: [2], laid: 2 });
+  });
+  it('rows below the mean of the hem are told apart', () => {
+    const rows = [-0.3, -0.2, -0.1, 0.05, 0.15].map((up, i) => ({ number: i + 1, up }));
+    expect(rowsLaid([{ row: 1, up: -0.3 }], rows)).toEqual({ done: [1], laid: 1 });
+    expect(
+      rowsLaid(
+        [
+          { row: 1, up: -0.3 },
+          { row: 2, up: -0.2 },
+        ],
+        rows,
+      ),
+    ).toEqual({ done: [1, 2], laid: 2 });
   });
   it('nothing laid is nothing done', () => {
     expect(rowsLaid([], planned(3))).toEqual({ done: [], laid: 0 });

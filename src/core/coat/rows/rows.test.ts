@@ -6,13 +6,20 @@ import { polygonise } from '@/core/geometry/polygonise';
 import { roundCone } from '@/core/geometry/shapes';
 import { againstLie, rowField, rowSystem, type AreaMesh } from './row-field';
 import { measureRows } from './rows';
+import type { RowsLying } from './spacing';
 
 type V3 = [number, number, number];
 const one = (a: V3, b: V3, ra: number, rb: number) =>
   makeField([{ solids: [roundCone(a, b, ra, rb)], innerBlend: 0, blend: 0, mirrored: false }]);
 
 /** Rows on the part of a solid where `inside` is positive, with the lie given at each point. */
-function rowsOn(field: ReturnType<typeof one>, inside: (p: V3) => number, lie: (p: V3, n: V3) => V3, spacing: number) {
+function rowsOn(
+  field: ReturnType<typeof one>,
+  inside: (p: V3) => number,
+  lie: (p: V3, n: V3) => V3,
+  spacing: number,
+  lying: RowsLying = [],
+) {
   const skin = polygonise(field, 1.5);
   const count = skin.positions.length / 3;
   const s = new Float64Array(count);
@@ -26,7 +33,7 @@ function rowsOn(field: ReturnType<typeof one>, inside: (p: V3) => number, lie: (
   const patch = cutPatch(skin, skin.edges, s, 1)!;
   const onPatch = directionsOnPatch(patch, d);
   const f = rowField(patch, rowSystem(patch), againstLie(patch, onPatch));
-  return { ...measureRows(patch, f, spacing, directionsOnPatch(patch, skin.normals), onPatch), patch };
+  return { ...measureRows(patch, f, spacing, directionsOnPatch(patch, skin.normals), onPatch, false, lying), patch };
 }
 
 /** A flat or developed grid mesh; `place` maps grid coordinates (0..1, 0..1) into space. */
@@ -60,6 +67,50 @@ describe('rows on solids of known shape', () => {
     within(r.totalMm, 1696.46, 0.0015);
     expect(r.rows.every((row) => row.pieces.length === 1 && row.pieces[0]!.closed)).toBe(true);
     within(3 * r.totalMm, r.fluxMm2, 0.02);
+  });
+
+  // Ten rows that really lie 2.7 apart cover 27 mm; 53 mm are left, and at 3 mm they take 17 rows at 28.5, 31.5 .. 76.5, each a ring.
+  it('cylinder r 10, L 80, ten rows laid 2.7 apart: 17 more cover the rest', () => {
+    const r = rowsOn(
+      one([0, 0, -20], [0, 0, 100], 10, 10),
+      ([, , z]) => Math.min(z, 80 - z),
+      () => [0, 0, -1],
+      3,
+      [{ rows: 10, spacingMm: 2.7 }],
+    );
+    expect(r.rows.length).toBe(27 + 1);
+    r.rows.slice(0, 10).forEach((row, k) => expect(row.atMm).toBeCloseTo(2.7 * (k + 0.5), 6));
+    r.rows.slice(10).forEach((row, k) => expect(row.atMm).toBeCloseTo(27 + 3 * (k + 0.5), 6));
+    for (const row of r.rows) within(row.lengthMm, 62.832, 0.002);
+    // Each row stands for its own strip: together the strips are the cylinder.
+    within(
+      r.rows.reduce((s, row, k) => s + row.lengthMm * (k < 10 ? 2.7 : 3), 0),
+      2 * Math.PI * 10 * 80,
+      0.02,
+    );
+  });
+
+  // The same on a cone: 8 rows 2.5 apart reach 20 mm up its flank of 64 mm; 14 or 15 more at 3 mm cover what is left.
+  it('round cone 18 to 6, eight rows laid 2.5 apart: rows laid and left cover the flank', () => {
+    const sin = 12 / 80;
+    const cos = Math.sqrt(1 - sin * sin);
+    const slant = ([x, y, z]: V3) => (z - 18 * sin) * cos - (Math.hypot(x, y) - 18 * cos) * sin;
+    const r = rowsOn(
+      one([0, 0, 0], [0, 0, 80], 18, 6),
+      (p) => Math.min(slant(p) - 8, 72 - slant(p)),
+      ([x, y]) => [(x / Math.hypot(x, y)) * sin, (y / Math.hypot(x, y)) * sin, -cos],
+      3,
+      [{ rows: 8, spacingMm: 2.5 }],
+    );
+    expect(r.rows.length).toBe(8 + Math.round((64 - 20) / 3));
+    const at = (k: number) => (k < 8 ? 2.5 * (k + 0.5) : 20 + 3 * (k - 8 + 0.5));
+    r.rows.forEach((row, k) => within(row.lengthMm, 2 * Math.PI * (18 * cos - (8 + at(k)) * sin), 0.004));
+    const flank = Math.PI * (2 * (18 * cos - 8 * sin) - 64 * sin) * 64;
+    within(
+      r.rows.reduce((s, row, k) => s + row.lengthMm * (k < 8 ? 2.5 : 3), 0),
+      flank,
+      0.03,
+    );
   });
 
   it('round cone 18 to 6, lie to the wide end: 21 rings, first 102.864, last 46.316', () => {

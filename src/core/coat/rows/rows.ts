@@ -6,7 +6,16 @@
 import { isolines, type Isoline } from '@/core/geometry/isolines';
 import { weightedPercentile } from '@/core/percentile';
 import type { AreaMesh, RowField } from './row-field';
-import { heightOf, rowsBelow, spacingAt, type Spacing } from './spacing';
+import {
+  evenly,
+  heightOverLying,
+  rowsBelowLying,
+  spacingAt,
+  spacingOver,
+  type Lying,
+  type RowsLying,
+  type Spacing,
+} from './spacing';
 
 /** One unbroken stretch of a row on the skin. `points`, `normal` and `lie` have stride 3. */
 export interface RowPiece {
@@ -25,6 +34,8 @@ export interface Row {
   /** Height above the hem, and as a share of the way to the top. */
   readonly atMm: number;
   readonly share: number;
+  /** The same, and less than 0 below the mean of the hem: tells every row from the others. */
+  readonly up: number;
   /** A half row, put in between two where they gape. */
   readonly half: boolean;
   readonly lengthMm: number;
@@ -65,6 +76,7 @@ export function gapeOf(steepness: number, branching: boolean): number {
  * @param spacing one number, or one at the hem and one at the top
  * @param normal outward normals at the vertices of the area, stride 3
  * @param lie unit lie at the vertices, stride 3
+ * @param there rows that lie already, as measured; the spacing is that of what comes above them
  */
 export function measureRows(
   mesh: AreaMesh,
@@ -73,12 +85,16 @@ export function measureRows(
   normal: Float64Array,
   lie: Float64Array,
   branching = false,
+  there: RowsLying = [],
 ): RowSet {
-  const s: Spacing = typeof spacing === 'number' ? { hemMm: spacing, topMm: spacing } : spacing;
-  const even = s.hemMm === s.topMm;
+  const s: Spacing = typeof spacing === 'number' ? evenly(spacing) : spacing;
+  const even = s.hemMm === s.topMm && there.length === 0;
+  // Rows that lie begin where the lowest planned one does.
+  const first0 = there.length > 0 ? measureRows(mesh, field, s, normal, lie, branching).rows[0] : undefined;
+  const lying: Lying = { fromMm: first0 ? first0.atMm - spacingAt(s, first0.share) / 2 : 0, rows: there };
   let top = 0;
   for (const h of field.phi) top = Math.max(top, h);
-  const value = even ? field.phi : Float64Array.from(field.phi, (h) => rowsBelow(s, h, top));
+  const value = even ? field.phi : Float64Array.from(field.phi, (h) => rowsBelowLying(lying, s, h, top));
   const [first, step] = even ? [s.hemMm / 2, s.hemMm] : [0.5, 1];
   const steep = branching ? steepnessAtVertices(mesh, field) : null;
 
@@ -106,8 +122,10 @@ export function measureRows(
   }
   const rows: Row[] = [];
   for (const [twice, list] of [...byHeight.entries()].sort((a, b) => a[0] - b[0])) {
-    const atMm = heightOf(s, twice / 2, top);
-    const share = top > 0 ? Math.min(1, Math.max(0, atMm / top)) : 0;
+    if (there.length > 0 && twice < 0) continue;
+    const atMm = heightOverLying(lying, s, twice / 2, top);
+    const up = top > 0 ? atMm / top : 0;
+    const share = Math.min(1, Math.max(0, up));
     const pieces = list.flatMap((x) => {
       const p = pieceOf(x.line, x.from, x.to, x.closed, mesh, normal, lie);
       return p.lengthMm < SHORTEST * spacingAt(s, share) ? [] : [p];
@@ -117,13 +135,14 @@ export function measureRows(
       number: rows.length + 1,
       atMm,
       share,
+      up,
       half: twice % 2 === 0,
       lengthMm: pieces.reduce((t, q) => t + q.lengthMm, 0),
       pieces,
     });
   }
   const heights = triangleHeights(mesh, field);
-  const wanted = Float64Array.from(heights, (h) => spacingAt(s, top > 0 ? Math.min(1, Math.max(0, h / top)) : 0));
+  const wanted = Float64Array.from(heights, (h) => spacingOver(lying, s, h, top));
   const gape = Float64Array.from(field.steepness, (g) => gapeOf(g, branching));
   const true_ = gape.map((g, t) => g * wanted[t]!);
   const at = (x: Float64Array, share: number) => weightedPercentile(x, field.area, share);

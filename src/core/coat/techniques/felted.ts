@@ -16,6 +16,7 @@ import { PLAIN_PILE, type Pile } from '@/core/coat/picture/pile';
 import { loftOf } from '@/core/coat/loft';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import { ONE_STEP, stabs } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes as timed, timeFigure, together } from '@/core/time/work-time';
@@ -187,7 +188,7 @@ interface FeltedParts<C extends Felted> {
 
 export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>): Lay {
   const { spec, lot, hand } = c;
-  const guides = rowsFor(c, { hemMm: p.spacingMm, topMm: p.spacingMm });
+  const guides = rowsFor(c, evenly(p.spacingMm));
   const { chart } = guides;
   const middle = guides.rows.rows[Math.floor(guides.rows.rows.length / 2)];
   // What is laid in one go is one step at the bench; its line is where to begin.
@@ -242,7 +243,9 @@ export function layFelted<C extends Felted>(c: LayContext<C>, p: FeltedParts<C>)
       tall: p.bricks ? 1 : 0,
     }),
     // A layer is as thick where rows of pieces gape as the maker lays it: it only thins with them.
-    coverMap: coverMapOf(c, false, (gape) => coverAt(lay.arealMgCm2 / Math.max(1, Math.sqrt(gape)))),
+    coverMap: coverMapOf(c, { varies: false, laid: null }, (gape) =>
+      coverAt(lay.arealMgCm2 / Math.max(1, Math.sqrt(gape))),
+    ),
     draws: [{ lotId: lot.id, massG: mass.value, for: 'coat' }],
     pile: { ...PLAIN_PILE, ...pileOfLot(lot, hand), topMm: p.pile.hemMm, scattered: true, ...p.pile },
     trim: null,

@@ -28,6 +28,7 @@ import { HIDDEN, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import type { RowPiece, RowSet } from '@/core/coat/rows/rows';
 import { aSquare, cutting, felting, ONE_STEP, rowsLaid, type LaidRows } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
@@ -307,7 +308,7 @@ export const bows: Way<Bows> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
     const figures = figuresOf(c, rows);
     const over = overOf(spec.lengthMm, hand);
     const tuft = { widthMm: spec.widthMm, pitchMm: pitchOf(spec), staggered: true };
@@ -338,7 +339,9 @@ export const bows: Way<Bows> = {
       },
       rows,
       chart: dressed(chart, { unit: bows.unit, tuft, tall: 0.8 }),
-      coverMap: coverMapOf(c, false, (gape) => coverOf({ ...layOf(c), spacingMm: spec.spacingMm * gape })),
+      coverMap: coverMapOf(c, { varies: false, laid: { spacing: evenly(spec.spacingMm), rows } }, (gape) =>
+        coverOf({ ...layOf(c), spacingMm: spec.spacingMm * gape }),
+      ),
       draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],
       pile: {
         ...PLAIN_PILE,

@@ -20,6 +20,7 @@ import { foldedCut, overLength, trimWaste } from './fold-over-methods';
 import { coverMapOf } from '@/core/coat/rows/row-figures';
 import { strands } from '@/core/shade/layers/strands';
 import type { LayContext } from '@/core/coat/way';
+import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
 
 /** Without its eye rims and muzzle, which are laid otherwise. */
 const pineMarten: Piece = { ...wholeMarten, areas: wholeMarten.areas.slice(0, 9) };
@@ -86,6 +87,8 @@ describe('pinches', () => {
   });
 });
 
+const atWork = handAtWork(hand, NO_PIECE);
+
 describe('cover over the area', () => {
   it('follows the true spacing: closer rows hide more, and where the spacing is as asked it is the docket figure', () => {
     const spec = pineMarten.areas.find((a) => a.id === 'bib')!.coat as FoldOver;
@@ -94,7 +97,7 @@ describe('cover over the area', () => {
     const context = { shape: { field, patch: { triangles: new Uint32Array(15) } }, area: { branching: false } };
     const lay = furLayOf(spec, lot, hand);
     const cover = (gape: number) => coverOf({ ...lay, spacingMm: lay.spacingMm * gape });
-    const at = coverMapOf(context as unknown as LayContext, false, cover);
+    const at = coverMapOf(context as unknown as LayContext, { varies: false, laid: null }, cover);
     expect([...at].sort((a, b) => a - b)).toEqual([...at]);
     expect(at[2]).toBeCloseTo(coverOf(lay), 2);
     expect(at[0]).toBeCloseTo(coverOf({ ...lay, spacingMm: 2 * spec.spacingMm }), 2);
@@ -141,7 +144,10 @@ describe('stock', () => {
       .map((s) => s.operation)
       .filter((o) => o.stage === 'coat' || o.about.kind === 'part' || o.about.kind === 'core');
   it('needs of every lot what core and areas take by their own figures, and costs them', () => {
-    const { result } = planStock({ piece: pineMarten, cupboard, hand }, { coat: plan.coat, operations: built() });
+    const { result } = planStock(
+      { piece: pineMarten, cupboard, hand: atWork },
+      { coat: plan.coat, operations: built() },
+    );
     for (const l of result.lots) {
       const own = plan.coat.areas.flatMap((a) => a.fur?.draws ?? []).filter((d) => d.lotId === l.lotId);
       expect(l.needG).toBeCloseTo(
@@ -157,7 +163,10 @@ describe('stock', () => {
   it('a lot without a price has no cost, and one nobody uses is not listed', () => {
     const free = { ...cupboard, lots: cupboard.lots.map((l) => ({ ...l, pricePer100g: null })) };
     const coat = built().filter((o) => o.stage === 'coat');
-    const { result } = planStock({ piece: pineMarten, cupboard: free, hand }, { coat: plan.coat, operations: coat });
+    const { result } = planStock(
+      { piece: pineMarten, cupboard: free, hand: atWork },
+      { coat: plan.coat, operations: coat },
+    );
     expect(result.cost).toBe(0);
     expect(result.lots.every((l) => l.cost === null)).toBe(true);
     expect(result.lots.map((l) => l.lotId)).not.toContain('core-batt');
@@ -167,7 +176,7 @@ describe('stock', () => {
       ...o,
       materials: o.materials.map((m) => (m.for === 'core' || m.for === 'collar' ? { ...m, lotId: null } : m)),
     }));
-    const { result } = planStock({ piece: pineMarten, cupboard, hand }, { coat: plan.coat, operations: open });
+    const { result } = planStock({ piece: pineMarten, cupboard, hand: atWork }, { coat: plan.coat, operations: open });
     expect(result.needG).toBeCloseTo(plan.coat.totals.massG + plan.core.massG, 9);
     expect(result.unchosen.map((u) => u.for).sort()).toEqual(['collar', 'core']);
     expect(result.unchosen.reduce((s, u) => s + u.massG, 0)).toBeCloseTo(plan.core.massG, 9);
@@ -176,10 +185,22 @@ describe('stock', () => {
 
 describe('planned against done', () => {
   const entry = (e: Partial<LogEntry> & { kind: LogEntry['kind'] }, i: number) =>
-    ({ id: `e${i}`, at: '2026-03-01T09:00:00Z', areaId: 'bib', ...e }) as LogEntry;
+    ({
+      id: `e${i}`,
+      at: '2026-03-01T09:00:00Z',
+      areaId: 'bib',
+      by: 'hand',
+      was: [],
+      timed: true,
+      planned: null,
+      work: null,
+      ...e,
+    }) as LogEntry;
   const logged = (...entries: (Partial<LogEntry> & { kind: LogEntry['kind'] })[]) => {
     const piece: Piece = { ...pineMarten, log: entries.map(entry) };
-    return planLog({ piece }, { coat: plan.coat, work: plan.work }).result.areas.find((a) => a.areaId === 'bib')!;
+    return planLog({ piece, cupboard, hand: atWork }, { coat: plan.coat, work: plan.work }).result.areas.find(
+      (a) => a.areaId === 'bib',
+    )!;
   };
   it('sets the time of the rows done beside their share of the plan', () => {
     const rows = bib().fur!.rows;

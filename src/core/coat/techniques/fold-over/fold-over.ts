@@ -223,7 +223,7 @@ export const foldOver: Way<FoldOver> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, spacingOf(spec));
+    const { rows, chart } = rowsFor(c, spacingOf(spec), c.area.laid);
     const figures = figuresOf(c, rows);
     const gaps = spec.pinchPitchMm > spec.pinchWidthMm;
     const ends = meanAlong(rows, (x) => lengthAt(spec, x));
@@ -256,7 +256,7 @@ export const foldOver: Way<FoldOver> = {
         unit: foldOver.unit,
         tuft: gaps ? { widthMm: spec.pinchWidthMm, pitchMm: spec.pinchPitchMm, staggered: false } : null,
       }),
-      coverMap: coverMapOf(c, varies(spec), (gape, share) => {
+      coverMap: coverMapOf(c, { varies: varies(spec), laid: { spacing: spacingOf(spec), rows } }, (gape, share) => {
         const lay = furLayOf(spec, lot, hand, c.habit, share);
         return coverOf({ ...lay, spacingMm: lay.spacingMm * gape });
       }),

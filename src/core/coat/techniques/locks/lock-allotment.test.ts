@@ -135,6 +135,7 @@ describe('the places locks sit', () => {
     const row = (lengthMm: number, closed: boolean, number: number): Row => ({
       number,
       atMm: 0,
+      up: 0,
       share: 0,
       half: false,
       lengthMm,

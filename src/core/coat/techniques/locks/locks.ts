@@ -28,6 +28,7 @@ import { HIDDEN, rowsApart, takes } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import { aSquare, ONE_STEP, rowsLaid, type LaidRows } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both, minutesOf, takes as timed, timeFigure, tookBy } from '@/core/time/work-time';
@@ -285,7 +286,7 @@ export const locks: Way<Locks> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
     const figures = figuresOf(c, rows);
     const tuft = {
       widthMm: Math.min(spec.pitchMm, spec.lockWidthMm * (spec.opened ? WIDER : 1)),
@@ -317,7 +318,7 @@ export const locks: Way<Locks> = {
       },
       rows,
       chart: dressed(chart, { unit: locks.unit, tuft, tall: 1 }),
-      coverMap: coverMapOf(c, false, (gape) =>
+      coverMap: coverMapOf(c, { varies: false, laid: { spacing: evenly(spec.spacingMm), rows } }, (gape) =>
         coverIs({ ...c, spec: { ...spec, spacingMm: Math.min(120, spec.spacingMm * gape) } }),
       ),
       draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],

@@ -17,6 +17,7 @@ import {
 } from '@/core/coat/techniques/felted';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import { forgottenPlaces, sheetPieces, slitFor, type SheetCut } from './sheet-cut';
 import { lookedOver } from '@/core/coat/rows/row-work';
 import { both } from '@/core/time/work-time';
@@ -64,7 +65,7 @@ const lookOf = (s: Spec<Sheet>, extra = 0.35): FeltedLook => ({
 });
 
 const cutOf = (c: LayContext<Sheet>): SheetCut => {
-  const { rows } = rowsFor(c, { hemMm: MEASURE, topMm: MEASURE });
+  const { rows } = rowsFor(c, evenly(MEASURE));
   return {
     anchorMm: c.spec.anchorMm,
     pieces: sheetPieces(c.shape, rows, c.spec.anchorMm),

@@ -28,6 +28,7 @@ import { HIDDEN, rowsApart, type Docket } from '@/core/coat/chart/docket';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, pileOfLot, piecesAlong, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { fanOf, layOf, markingFindings, sandwichOf } from './standing-marking';
 import { spotDiameter, STAB_WIDTH, stripeWidth, type Sandwich } from './sandwich';
@@ -290,7 +291,7 @@ export const standing: Way<Standing> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
     const marking = sandwichOf(c, rows);
     const figures = figuresOf(c, rows, marking);
     const marked = marking && {
@@ -304,7 +305,9 @@ export const standing: Way<Standing> = {
       docket: docketOf(c, figures, rows, marking),
       rows,
       chart: dressed(chart, { marking: marked }),
-      coverMap: coverMapOf(c, false, (gape) => coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } })),
+      coverMap: coverMapOf(c, { varies: false, laid: { spacing: evenly(spec.spacingMm), rows } }, (gape) =>
+        coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } }),
+      ),
       draws: [
         { lotId: lot.id, massG: figures.mass.value, for: 'coat' },
         ...(marking && figures.band

@@ -117,6 +117,7 @@ export const singleRow = (piece: RowPiece): Row => ({
   number: 1,
   atMm: 0,
   share: 0,
+  up: 0,
   half: false,
   lengthMm: piece.lengthMm,
   pieces: [piece],

@@ -21,6 +21,7 @@ import { tiesUnder, workOn } from '@/core/coat/operations';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { findingOf, remedyOf } from '@/core/coat/remedy';
 import { dressed, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { clumpsOf, middleLine, profileAt, singleRow } from './strip-line';
 import { anchorMass, stripMass, stripWaste } from './strip-methods';
@@ -164,7 +165,7 @@ function findingsOf(c: LayContext<Strip>, rows: RowSet): Finding[] {
 /** The strip along the middle of its area: its line, its clumps, its anchor. */
 function stripOn(c: LayContext<Strip>) {
   const { spec, hand } = c;
-  const guides = rowsFor(c, { hemMm: GUIDE, topMm: GUIDE }).rows;
+  const guides = rowsFor(c, evenly(GUIDE)).rows;
   const line = c.keep('strip', [c.shape, guides], middleLine);
   const rows: RowSet = {
     ...guides,

@@ -1,0 +1,83 @@
+/** Planned against done: time by kind of work, what was promised as the piece was begun, and what went wrong. Minutes. */
+import type { Span } from '@/core/method/span';
+import type { LogEntry } from '@/core/piece/log-entry';
+import { KINDS_OF_WORK, type KindOfWork } from '@/core/time/elements';
+import { minutesByKind } from '@/core/time/work-time';
+
+export interface KindCompared {
+  readonly kind: KindOfWork;
+  readonly plannedMinutes: number;
+  readonly actualMinutes: number;
+  readonly entries: number;
+}
+
+/** What was timed, with what was planned for it. An entry goes by the kind that makes up most of it. */
+export function comparedByKind(log: readonly LogEntry[]): KindCompared[] {
+  const sums = new Map<KindOfWork, { planned: number; actual: number; entries: number }>();
+  for (const e of log) {
+    if ((e.kind !== 'row' && e.kind !== 'step') || !e.timed || e.planned === null || e.work === null) continue;
+    const kinds = minutesByKind({ times: {} }, e.work).kinds.flatMap(({ kind, minutes }) =>
+      kind === 'all' ? [] : [{ kind, minutes }],
+    );
+    if (kinds.length === 0) continue;
+    const { kind } = kinds.reduce((a, b) => (b.minutes > a.minutes ? b : a));
+    const was = sums.get(kind) ?? { planned: 0, actual: 0, entries: 0 };
+    sums.set(kind, {
+      planned: was.planned + e.planned,
+      actual: was.actual + e.minutes,
+      entries: was.entries + 1,
+    });
+  }
+  return KINDS_OF_WORK.flatMap((kind) => {
+    const s = sums.get(kind);
+    return s ? [{ kind, plannedMinutes: s.planned, actualMinutes: s.actual, entries: s.entries }] : [];
+  });
+}
+
+export interface Promised {
+  /** What was left as the first sitting that says so began, and when that was. */
+  readonly at: string;
+  readonly said: Span;
+  readonly doneOn: string | null;
+  /** Minutes written down since, and what all of it comes to with what is left. */
+  readonly spent: number;
+  readonly comesTo: Span;
+  readonly within: boolean;
+}
+
+/** Whether the piece keeps to what was said as it was begun. */
+export function promiseOf(log: readonly LogEntry[], left: Span): Promised | null {
+  const from = log.findIndex((e) => e.kind === 'sitting');
+  const first = log[from];
+  if (first?.kind !== 'sitting') return null;
+  const spent = log
+    .slice(from)
+    .reduce((s, e) => s + (e.kind === 'row' || (e.kind === 'step' && !e.kept) ? e.minutes : 0), 0);
+  const said = first.leftMinutes;
+  const likely = spent + left.likely;
+  return {
+    at: first.at,
+    said,
+    doneOn: first.doneOn,
+    spent,
+    comesTo: { low: spent + left.low, likely, high: spent + left.high },
+    within: said.low <= likely && likely <= said.high,
+  };
+}
+
+export interface Wrong {
+  readonly why: Extract<LogEntry, { kind: 'wrong' }>['why'];
+  readonly times: number;
+  readonly pulledOff: number;
+}
+
+/** What went wrong, most often first. */
+export function wrongsOf(log: readonly LogEntry[]): Wrong[] {
+  const by = new Map<Wrong['why'], { times: number; pulledOff: number }>();
+  for (const e of log) {
+    if (e.kind !== 'wrong') continue;
+    const was = by.get(e.why) ?? { times: 0, pulledOff: 0 };
+    by.set(e.why, { times: was.times + 1, pulledOff: was.pulledOff + (e.off ? 1 : 0) });
+  }
+  return [...by].map(([why, n]) => ({ why, ...n })).sort((a, b) => b.times - a.times);
+}

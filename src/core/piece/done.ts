@@ -1,0 +1,28 @@
+/** What was done beside what was asked, as it is kept of every piece with the hand that did it: what the plan learns from. */
+import { z } from 'zod';
+import { id, measure } from './fields';
+import { workMadeOf } from './log-entry';
+
+/** What is learned. */
+const LEARNT = ['time', 'wool', 'spacing', 'loft'] as const;
+
+const doneSchema = z.strictObject({
+  of: z.enum(LEARNT),
+  /** The way of laying; null for time, and for what is not laid. */
+  way: id('Way of laying').nullable(),
+  /** Of a time: the elements it was made of. */
+  work: workMadeOf.nullable(),
+  /** In minutes, grams or millimetres, before anything learned from the log. */
+  asked: measure('What was asked', 0, 1e6, ''),
+  actual: measure('What was done', 0, 1e6, ''),
+});
+export type Done = z.infer<typeof doneSchema>;
+
+export const donePieceSchema = z.strictObject({
+  pieceId: id('Piece'),
+  name: z.string().max(80, 'The name of a piece must not be longer than 80 letters'),
+  /** When its last entry was written down: later pieces count more. */
+  at: z.iso.datetime('The time of a log entry must be a date and time'),
+  done: z.array(doneSchema).max(20_000),
+});
+export type DonePiece = z.infer<typeof donePieceSchema>;

@@ -1,0 +1,118 @@
+/**
+ * The hand as it really works: the maker's rates with what the log of this piece and of all others has taught. Worked out anew from what was
+ * written down for every plan, so an entry put right or taken back is unlearned at once.
+ */
+import type { DonePiece } from '@/core/piece/done';
+import type { Hand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
+import { KINDS_OF_WORK, type Pace, type Work } from '@/core/time/elements';
+import { factorOf, learn, OF_MEASURES, typical, type Done, type Learnt } from '@/core/time/learning';
+import { minutesByKind } from '@/core/time/work-time';
+import { everythingDone } from './records';
+
+/** What was learned of one thing: so many times what was asked, from so many entries on so many pieces. */
+interface LearntRate {
+  readonly times: number;
+  readonly entries: number;
+  readonly pieces: number;
+}
+
+/** What was learned of a way of laying, of the core under `core`. */
+interface LearntLaying {
+  readonly wool: LearntRate | null;
+  readonly spacing: LearntRate | null;
+  readonly loft: LearntRate | null;
+}
+
+export interface HandAtWork extends Hand, Pick<Pace, 'slower'> {
+  /** Of time: how many entries on how many pieces it rests on, by kind of work; null while too little was timed. */
+  readonly learnt: Learnt | null;
+  readonly laying: Readonly<Record<string, LearntLaying>>;
+  readonly learntFrom: { readonly entries: number; readonly pieces: number };
+}
+
+/** Where the maker's own minutes make up more than this of an entry it says nothing of the rest. Ours. */
+const MOST_OWN = 0.7;
+/** What is left for the rest, at least, as a share of what was asked for it. */
+const LEAST_REST = 0.2;
+
+/** An entry goes by the kind that makes up most of it. */
+function timeOf(hand: Pick<Hand, 'times'>, work: Work, actual: number, piece: number): Done[] {
+  const { own, kinds } = minutesByKind({ times: hand.times }, work);
+  const asked = kinds.reduce((s, k) => s + k.minutes, 0);
+  if (asked <= 0 || own > MOST_OWN * (own + asked)) return [];
+  const named = kinds.filter((k) => k.kind !== 'all');
+  const { kind } = (named.length > 0 ? named : kinds).reduce((a, b) => (b.minutes > a.minutes ? b : a));
+  return [{ kind, planned: asked, actual: Math.max(actual - own, LEAST_REST * asked), piece }];
+}
+
+/** Pieces in the order they were last worked on: 0 the one in hand, -1 the one before. */
+function inTurn(
+  all: readonly DonePiece[],
+  pieceId: string,
+): { readonly piece: number; readonly done: DonePiece['done'] }[] {
+  const others = all.filter((p) => p.pieceId !== pieceId).sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  const here = all.filter((p) => p.pieceId === pieceId);
+  return [
+    ...others.map((p, i) => ({ piece: i - others.length, done: p.done })),
+    ...here.map((p) => ({ piece: 0, done: p.done })),
+  ];
+}
+
+/** A hand before any piece is on the desk. */
+export const NO_PIECE: Pick<Piece, 'id' | 'name' | 'log'> = { id: 'none', name: '', log: [] };
+
+/** The rates alone, as they are without what was learned of time and laying. */
+export function untaught(hand: Hand & Partial<HandAtWork>): Hand {
+  const { slower: _s, learnt: _l, laying: _y, learntFrom: _f, ...rates } = hand;
+  return rates;
+}
+
+function rateOf(l: Learnt | null, entries: readonly Done[], kind: string): LearntRate | null {
+  const mine = entries.filter((e) => e.kind === kind);
+  if (!l || mine.length === 0) return null;
+  return { times: factorOf(l, kind), entries: mine.length, pieces: new Set(mine.map((e) => e.piece)).size };
+}
+
+export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>): HandAtWork {
+  const all = inTurn(everythingDone(hand, piece), piece.id);
+  const timed = all.flatMap((p) =>
+    p.done.flatMap((d) => (d.of === 'time' && d.work ? timeOf(hand, d.work, d.actual, p.piece) : [])),
+  );
+  const learnt = learn(timed);
+  const measured = (of: 'wool' | 'spacing' | 'loft') =>
+    all.flatMap((p) =>
+      p.done.flatMap((d): Done[] =>
+        d.of === of && d.way !== null && d.asked > 0 && d.actual > 0
+          ? [{ kind: d.way, planned: d.asked, actual: d.actual, piece: p.piece }]
+          : [],
+      ),
+    );
+  const [wool, spacing, loft] = [measured('wool'), measured('spacing'), measured('loft')];
+  const [ofWool, ofSpacing, ofLoft] = [wool, spacing, loft].map((x) => learn(x, OF_MEASURES));
+  const ways = [...new Set([...wool, ...spacing, ...loft].map((d) => d.kind))].sort();
+  return {
+    ...hand,
+    // Kept with the hand, and said by what was learned from it.
+    done: [],
+    learnt,
+    ...(learnt
+      ? {
+          slower: Object.fromEntries(
+            [...KINDS_OF_WORK, 'all' as const].map((k) => [k, typical(learnt, k)]),
+          ) as Pace['slower'],
+        }
+      : {}),
+    laying: Object.fromEntries(
+      ways.map((w) => [
+        w,
+        {
+          wool: rateOf(ofWool!, wool, w),
+          spacing: rateOf(ofSpacing!, spacing, w),
+          loft: rateOf(ofLoft!, loft, w),
+        },
+      ]),
+    ),
+    learntFrom: { entries: timed.length, pieces: new Set(timed.map((d) => d.piece)).size },
+  };
+}

@@ -1,0 +1,33 @@
+/** A row is turned towards the eye, and left alone where it is seen. */
+import { describe, expect, it } from 'vitest';
+import type { RowPiece } from '@/core/coat/rows/rows';
+import { eye } from '@/ui/pictures/camera';
+import { turned } from './turned';
+
+const row = (...normals: [number, number, number][]) => ({
+  pieces: [{ normal: Float64Array.from(normals.flat()) } as unknown as RowPiece],
+});
+
+describe('a row at the bench', () => {
+  it('is looked at straight on where it was turned away', () => {
+    for (const n of [
+      [1, 0, 0],
+      [0, 0, -1],
+      [0.6, 0.5, -0.6245],
+    ] as [number, number, number][]) {
+      const away = { yaw: (Math.atan2(-n[0], -n[2]) * 180) / Math.PI, pitch: 0 };
+      const t = turned(row(n), away)!;
+      const { from } = eye(t);
+      expect(from[0] * n[0] + from[1] * n[1] + from[2] * n[2]).toBeCloseTo(1, 3);
+    }
+  });
+  it('stays where it is seen, and where it runs all round', () => {
+    expect(turned(row([0, 0, 1]), { yaw: 40, pitch: 10 })).toBeNull();
+    const ring = Array.from({ length: 12 }, (_, i): [number, number, number] => [
+      Math.cos((i * Math.PI) / 6),
+      Math.sin((i * Math.PI) / 6),
+      0,
+    ]);
+    expect(turned(row(...ring), { yaw: 180, pitch: 0 })).toBeNull();
+  });
+});
