@@ -1,6 +1,6 @@
 /**
  * The plan from the command line, as a function of its arguments:
- *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics [--out DIR] [--cupboard FILE] [--hand FILE]
+ *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics,log [--out DIR] [--cupboard FILE] [--hand FILE]
  *                   [--length mm|in] [--paper a4|letter] [--shape fine|coarse] [--date YYYY-MM-DD]
  * Several formats are written from one plan: --format pdf,csv.
  * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
@@ -16,7 +16,7 @@ import { makeSheet, NoSheet, SHEETS } from '../src/sheets/make-sheet';
 import type { SheetOptions } from '../src/sheets/paper';
 import { planJson } from '../src/sheets/plan-json';
 
-const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics'] as const;
+const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics', 'log'] as const;
 
 class Refused extends Error {}
 

@@ -4,7 +4,6 @@ import { cupboard, kingfisher } from '../../demo/load';
 import { plan } from '../../demo/plain-marten';
 import { readPiece } from '@/core/piece/read';
 import {
-  ANOTHER_SITTING,
   keepAsItIs,
   needleBroke,
   needlesCounted,
@@ -22,6 +21,7 @@ import {
   writeNote,
   writeWool,
 } from './bench';
+import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
 

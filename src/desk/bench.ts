@@ -4,6 +4,7 @@
  */
 import { fewLetters } from './files';
 import type { AreaLog } from '@/core/log/log';
+import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
 import { madeBy } from '@/core/decision';
@@ -26,9 +27,6 @@ const whole = (entry: Draft, at = Date.now()): LogEntry =>
     by: useDesk.getState().hand.id,
     was: [],
   }) as LogEntry;
-
-/** So long after the last entry it is another sitting, ms. */
-export const ANOTHER_SITTING = 3 * 3_600_000;
 
 /** What begins a sitting, where this is the first entry of one: what was left to do by the plan of that day. */
 function begun(log: readonly LogEntry[], now: number): LogEntry[] {

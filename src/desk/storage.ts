@@ -253,6 +253,10 @@ export async function loadThing(name: string): Promise<unknown> {
   return (await db()).get('things', name);
 }
 
+/** All things whose names begin so. */
+export const loadThings = (begin: string): Promise<unknown[]> =>
+  onDisk((d) => d.getAll('things', IDBKeyRange.bound(begin, `${begin}\uffff`)));
+
 const pictureKey = (pieceId: string, id: string) => `${pieceId}/${id}`;
 
 export async function savePicture(pieceId: string, id: string, picture: Blob): Promise<void> {

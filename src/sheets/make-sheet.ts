@@ -7,11 +7,12 @@ import { benchBook } from './bench-book';
 import { sittingsCalendar } from './calendar';
 import { cutListCsv } from './cut-list';
 import { faceCard } from './face-sheets';
+import { logCsv } from './log-csv';
 import type { SheetOptions } from './paper';
 import { rowSheets } from './row-sheets';
 import { rowsCsv, rowTables } from './row-table';
 
-export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics', 'rows', 'tables'] as const;
+export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics', 'rows', 'tables', 'log'] as const;
 export type SheetKind = (typeof SHEETS)[number];
 
 interface Sheet {
@@ -49,6 +50,9 @@ export async function makeSheet(
       return named('cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(piece, plan, cupboard.lots));
     case 'rows':
       return named('rows.csv', 'text/csv; charset=utf-8', rowsCsv(plan));
+    case 'log':
+      if (piece.log.length === 0) throw new NoSheet('No log', 'Nothing of this piece has been written down yet.');
+      return named('log.csv', 'text/csv; charset=utf-8', logCsv(piece, plan, cupboard));
     case 'tables':
       return named('rows.pdf', 'application/pdf', await rowTables(piece, plan, options));
     case 'face':

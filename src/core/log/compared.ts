@@ -2,6 +2,7 @@
 import type { Span } from '@/core/method/span';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { KINDS_OF_WORK, type KindOfWork } from '@/core/time/elements';
+import { wasTimed } from '@/core/rates/records';
 import { minutesByKind } from '@/core/time/work-time';
 
 export interface KindCompared {
@@ -15,7 +16,7 @@ export interface KindCompared {
 export function comparedByKind(log: readonly LogEntry[]): KindCompared[] {
   const sums = new Map<KindOfWork, { planned: number; actual: number; entries: number }>();
   for (const e of log) {
-    if ((e.kind !== 'row' && e.kind !== 'step') || !e.timed || e.planned === null || e.work === null) continue;
+    if ((e.kind !== 'row' && e.kind !== 'step') || e.work === null || !wasTimed(e)) continue;
     const kinds = minutesByKind({ times: {} }, e.work).kinds.flatMap(({ kind, minutes }) =>
       kind === 'all' ? [] : [{ kind, minutes }],
     );
@@ -23,7 +24,7 @@ export function comparedByKind(log: readonly LogEntry[]): KindCompared[] {
     const { kind } = kinds.reduce((a, b) => (b.minutes > a.minutes ? b : a));
     const was = sums.get(kind) ?? { planned: 0, actual: 0, entries: 0 };
     sums.set(kind, {
-      planned: was.planned + e.planned,
+      planned: was.planned + (e.planned ?? 0),
       actual: was.actual + e.minutes,
       entries: was.entries + 1,
     });

@@ -6,10 +6,14 @@ import type { Piece } from '@/core/piece/schema';
 /** Shorter than so much of what was planned nobody timed it: it was only written down. Ours. */
 const ONLY_WRITTEN = 0.05;
 
+/** Whether a watch ran beside a row or a step, and long enough to be meant. */
+export const wasTimed = (e: { readonly timed: boolean; readonly planned: number | null; readonly minutes: number }) =>
+  e.timed && !!e.planned && e.minutes >= ONLY_WRITTEN * e.planned;
+
 function recordOf(e: LogEntry): Done[] {
   if (e.kind === 'row' || (e.kind === 'step' && !e.kept)) {
-    const { work, planned, minutes, timed } = e;
-    if (!timed || work === null || !planned || minutes < ONLY_WRITTEN * planned) return [];
+    const { work, planned, minutes } = e;
+    if (work === null || planned === null || !wasTimed(e)) return [];
     return [{ of: 'time', way: null, work, asked: planned, actual: minutes }];
   }
   if (e.kind === 'wool')

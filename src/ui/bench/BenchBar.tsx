@@ -48,6 +48,8 @@ export function BenchBar({ timerOf, operationId, row, one, says, open, goOn, not
     <Box
       sx={{
         position: 'sticky',
+        // Above or below whatever is read meanwhile.
+        top: 0,
         bottom: 0,
         zIndex: 2,
         bgcolor: 'background.paper',

@@ -92,7 +92,7 @@ export function BenchStage() {
       }
       right={
         // What has the focus comes into view above the bar that stays in view.
-        <Box sx={{ '& *': { scrollMarginBottom: '150px' } }}>
+        <Box sx={{ '& *': { scrollMarginBottom: '150px', scrollMarginTop: '150px' } }}>
           <FindingList findings={lost} />
           {asleep && (
             <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
@@ -125,14 +125,17 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const [note, setNote] = useState<string | null>(null);
   const row = fur.rows.rows.find((r) => r.number === log.nextRow) ?? null;
   const begun = timer?.areaId === area.id;
+  const layId = `lay-${area.id}`;
+  const stepId = useDesk((s) => s.view.stepId);
   useEffect(() => {
-    const to = row && turned(row, useDesk.getState().view);
+    // Only once it is the step in hand: the bench may open at another.
+    if (!row || stepId !== layId) return;
+    const to = turned(row, useDesk.getState().view);
     if (to) setView(to);
-  }, [row]);
+  }, [row, stepId, layId]);
   const { unit } = fur.chart.dress;
   const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
 
-  const layId = `lay-${area.id}`;
   const goOn = (took?: number) => {
     if (stepOn(log, Date.now(), took) !== 'finished') return;
     // After the last row the next step, once the plan knows of it.
@@ -220,8 +223,10 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
         <dd>{log.actualG === null ? 'not weighed' : q({ kind: 'mass', value: log.actualG })}</dd>
       </Box>
       <WoolUsed onWrite={(grams) => writeWool(area.id, fur.lotId, grams)} />
-      <GoneWrong log={log} one={unit.one} />
-      {askedMm !== null && <SpacingMeasured area={area} log={log} askedMm={askedMm} />}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'flex-start' }}>
+        <GoneWrong log={log} one={unit.one} />
+        {askedMm !== null && <SpacingMeasured area={area} log={log} askedMm={askedMm} />}
+      </Box>
       {note === null ? (
         <EditButton onClick={() => setNote('')} sx={{ mt: 1 }}>
           Write a note

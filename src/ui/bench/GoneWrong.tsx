@@ -34,12 +34,7 @@ export function GoneWrong({ log, one }: { log: AreaLog; one: string }) {
   const last = lying[lying.length - 1];
   if (last === undefined) return null;
   const which = row !== null && lying.includes(row) ? row : last;
-  if (!open)
-    return (
-      <EditButton onClick={() => setOpen(true)} sx={{ mt: 1, mr: 1 }}>
-        A {one} has gone wrong
-      </EditButton>
-    );
+  if (!open) return <EditButton onClick={() => setOpen(true)}>A {one} has gone wrong</EditButton>;
   return (
     <Ruled aria-label={`A ${one} gone wrong`} title={`What is wrong with ${one} ${which}?`}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, my: 1 }}>
@@ -57,23 +52,25 @@ export function GoneWrong({ log, one }: { log: AreaLog; one: string }) {
           </EditButton>
         ))}
       </Box>
-      <ChoiceRow
-        label="What becomes of it"
-        options={[
-          { value: 'off', says: 'pulled off, laid anew' },
-          { value: 'left', says: 'left, and noted' },
-        ]}
-        value={off ? 'off' : 'left'}
-        onChange={(v) => setOff(v === 'off')}
-      />
-      {off && (
+      <Box sx={{ display: 'grid', gap: 1, mb: 1 }}>
         <ChoiceRow
-          label="What becomes of its wool"
-          options={PULLED.map((value) => ({ value, says: WOOL[value] }))}
-          value={wool}
-          onChange={setWool}
+          label="What becomes of it"
+          options={[
+            { value: 'off', says: 'pulled off, laid anew' },
+            { value: 'left', says: 'left, and noted' },
+          ]}
+          value={off ? 'off' : 'left'}
+          onChange={(v) => setOff(v === 'off')}
         />
-      )}
+        {off && (
+          <ChoiceRow
+            label="What becomes of its wool"
+            options={PULLED.map((value) => ({ value, says: WOOL[value] }))}
+            value={wool}
+            onChange={setWool}
+          />
+        )}
+      </Box>
       {lying.length > 1 && (
         <MeasureField
           label={`Which ${one}`}

@@ -19,8 +19,8 @@ export function NextSteps() {
         This sitting, {q({ kind: 'time', value: sitting.minutes })}
         {left && (
           <Box sx={{ color: 'text.primary' }}>
-            You stopped {new Date(left.at).toLocaleDateString([], { weekday: 'long', day: 'numeric', month: 'long' })}
-            {left.row === null ? '' : `, after row ${left.row}`}.
+            Half done{left.row === null ? '' : `: row ${left.row} was the last`}, on{' '}
+            {new Date(left.at).toLocaleDateString([], { weekday: 'long', day: 'numeric', month: 'long' })}.
           </Box>
         )}
         {sitting.softAtStart.map((w, i) => (

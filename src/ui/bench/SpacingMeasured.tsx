@@ -39,12 +39,7 @@ export function SpacingMeasured({ area, log, askedMm }: { area: AreaPlan; log: A
     setOpen(false);
     setOver(null);
   };
-  if (!open)
-    return (
-      <EditButton onClick={() => setOpen(true)} sx={{ mt: 1 }}>
-        Measure the spacing
-      </EditButton>
-    );
+  if (!open) return <EditButton onClick={() => setOpen(true)}>Measure the spacing</EditButton>;
   return (
     <Ruled aria-label="Spacing measured" title="How far apart do they really lie?">
       <MeasureField

@@ -3,17 +3,19 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useDeferredValue, useState } from 'react';
+import { Fragment, useDeferredValue, useState } from 'react';
+import { sittingsDone } from '@/core/log/sittings-done';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { takeOut } from '@/desk/bench';
 import { useDesk } from '@/desk/store';
 import { TextLink } from '@/ui/frame/TextLink';
+import { useSheets } from '@/ui/frame/useSheets';
 import { EditButton } from '@/ui/parts/Editable';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
 import { PlannedAndDone } from './PlannedAndDone';
 import { PutRight, canBePutRight } from './PutRight';
-import { entryWords, placeOf, wasWords, type Telling } from './entry-words';
+import { entryWords, placeOf, sittingWords, wasWords, type Telling } from './entry-words';
 
 /** So many are shown at first: all of a long log would be slow to draw. */
 const SHOWN = 200;
@@ -26,15 +28,15 @@ export function LogStage() {
   const [asked, setAsked] = useState('');
   const search = useDeferredValue(asked.trim().toLowerCase());
   const [most, setMost] = useState(SHOWN);
+  const { make } = useSheets();
   const [right, setRight] = useState<string | null>(null);
   if (!piece) return null;
   const telling: Telling = { piece, plan, cupboard, q, t };
-  const newest = [...piece.log].reverse();
-  const found =
-    search === ''
-      ? newest
-      : newest.filter((e) => `${placeOf(telling, e.areaId)} ${entryWords(telling, e)}`.toLowerCase().includes(search));
-  const seen = found.slice(0, most);
+  const has = (e: LogEntry) =>
+    search === '' || `${placeOf(telling, e.areaId)} ${entryWords(telling, e)}`.toLowerCase().includes(search);
+  const sittings = sittingsDone(piece.log).reverse();
+  const found = sittings.flatMap((s) => s.entries.filter((e) => e.kind !== 'sitting' && has(e)).reverse());
+  const seen = new Set(found.slice(0, most));
   return (
     <Box component="main" tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto', bgcolor: 'background.paper' }}>
       <Box sx={{ maxWidth: 1000, mx: 'auto', px: { xs: 2, sm: 3 }, py: 2 }}>
@@ -49,25 +51,44 @@ export function LogStage() {
         ) : (
           <PlannedAndDone telling={telling} />
         )}
-        {newest.length > 0 && (
+        {piece.log.length > 0 && (
           <>
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'baseline', mt: 3, mb: 1 }}>
               <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
                 Entries
               </Typography>
+              <EditButton onClick={() => void make('log')}>Save as CSV</EditButton>
               <TextField label="Search the log" value={asked} onChange={(e) => setAsked(e.target.value)} />
             </Box>
             {found.length === 0 && <Typography>No entry has that in it.</Typography>}
-            {seen.length > 0 && (
+            {seen.size > 0 && (
               <Table caption="Entries" head={['When', 'Area', 'What', 'Change']}>
-                {seen.map((e) => (
-                  <Entry key={e.id} e={e} telling={telling} open={right === e.id} onOpen={setRight} />
-                ))}
+                {sittings.map((x) => {
+                  const shown = x.entries.filter((e) => seen.has(e)).reverse();
+                  if (shown.length === 0) return null;
+                  return (
+                    <Fragment key={x.from}>
+                      <tr>
+                        <Box
+                          component="th"
+                          scope="rowgroup"
+                          colSpan={4}
+                          sx={{ fontWeight: '700 !important', pt: '20px !important' }}
+                        >
+                          {sittingWords(telling, x)}
+                        </Box>
+                      </tr>
+                      {shown.map((e) => (
+                        <Entry key={e.id} e={e} telling={telling} open={right === e.id} onOpen={setRight} />
+                      ))}
+                    </Fragment>
+                  );
+                })}
               </Table>
             )}
-            {found.length > seen.length && (
+            {found.length > seen.size && (
               <EditButton sx={{ mt: 1 }} onClick={() => setMost(most + SHOWN)}>
-                Show {Math.min(SHOWN, found.length - seen.length)} more of {found.length - seen.length}
+                Show {Math.min(SHOWN, found.length - seen.size)} more of {found.length - seen.size}
               </EditButton>
             )}
           </>
@@ -86,16 +107,15 @@ interface EntryProps {
 
 function Entry({ e, telling, open, onOpen }: EntryProps) {
   const was = wasWords(e);
-  const head = e.kind === 'sitting';
   return (
     <tr>
-      <td>{new Date(e.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}</td>
+      <td>{new Date(e.at).toLocaleTimeString([], { timeStyle: 'short' })}</td>
       <td>{placeOf(telling, e.areaId)}</td>
-      <Box component="td" sx={head ? { fontWeight: '700 !important' } : {}}>
+      <td>
         {entryWords(telling, e)}
         {was && <Box sx={{ fontSize: 13, color: 'text.secondary' }}>{was}</Box>}
         {open && <PutRight e={e} onClose={() => onOpen(null)} />}
-      </Box>
+      </td>
       <td className="n">
         {canBePutRight(e) && (
           <EditButton variant="text" aria-expanded={open} onClick={() => onOpen(open ? null : e.id)}>

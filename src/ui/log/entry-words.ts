@@ -1,5 +1,6 @@
 /** Entries of the log in the maker's words. */
 import type { Cupboard } from '@/core/piece/cupboard';
+import type { SittingDone } from '@/core/log/sittings-done';
 import type { LogEntry } from '@/core/piece/log-entry';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
@@ -77,6 +78,22 @@ export function entryWords(x: Telling, e: LogEntry): string {
         .map(([id, n]) => `${n} × ${needle(id)}`)
         .join(', ')}`;
   }
+}
+
+/** A sitting in a line: when, what was done in it, and what was left as it began. */
+export function sittingWords({ q }: Telling, s: SittingDone): string {
+  const day = new Date(s.from).toLocaleDateString([], {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+  });
+  const done = [
+    ...(s.minutes > 0 ? [`${q({ kind: 'time', value: s.minutes })} done`] : []),
+    ...(s.grams > 0 ? [`${q({ kind: 'mass', value: s.grams })} of wool weighed`] : []),
+    ...(s.leftMinutes === null ? [] : [`${q({ kind: 'time', value: s.leftMinutes })} were left as it began`]),
+  ];
+  return done.length > 0 ? `${day}: ${done.join(', ')}` : day;
 }
 
 const SAID: Readonly<Record<string, string>> = {

@@ -13,6 +13,7 @@ import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
 import { Fields } from '@/ui/parts/Fields';
+import { Hands } from './Hands';
 import { KeptHere } from './KeptHere';
 import { Learnt } from './Learnt';
 import { PaceTable } from './PaceTable';
@@ -142,12 +143,7 @@ export function SettingsScreen() {
             <Typography variant="body2" sx={{ mb: 1, color: 'text.secondary' }}>
               Rates the plan reckons with. The first values are a start; put in your own as you measure them.
             </Typography>
-            <Fields
-              schema={handSchema}
-              value={hand}
-              keys={['name']}
-              onChange={(change) => editHand((d) => void Object.assign(d, change))}
-            />
+            <Hands />
             <Learnt />
             <Weighing />
             <Fields
