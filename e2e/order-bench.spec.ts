@@ -92,6 +92,32 @@ test('the bench: rows by one key wherever the focus is, the timer, wool weighed,
   await expect(page.getByRole('table', { name: 'Wool from the cupboard' })).toContainText('0.4 g');
 });
 
+test('two hours tonight: how far it gets, what to take out, where to stop, and the date it is done', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Pine marten', 'bench');
+  const today = page.getByRole('region', { name: 'Today' });
+  await today.getByLabel('At the bench today').fill('30');
+  await expect(today).toContainText('Stop');
+  await settled(page);
+  const takes = today.getByRole('list', { name: 'To take out' }).getByRole('listitem');
+  const few = await takes.count();
+  await today.getByLabel('At the bench today').fill('300');
+  await settled(page);
+  await expect.poll(() => takes.count()).toBeGreaterThan(few);
+  await today.getByLabel('At the bench today').fill('5');
+  await expect(today).toContainText('too short to begin anything');
+  await today.getByLabel('At the bench today').fill('2000');
+  await expect(today).toContainText('must be between');
+  await today.getByLabel('At the bench today').fill('120');
+  await settled(page);
+  await accessible(page);
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Sittings and time' }).click();
+  await expect(docket(page)).toContainText(/done on/);
+});
+
 test('the watch ran over night: nothing is written before the maker says so', async ({ desk: page }) => {
   const night = Date.now() - 14 * 3_600_000;
   await openDemo(page, 'Pine marten', 'bench', {

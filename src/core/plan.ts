@@ -32,7 +32,7 @@ import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import { RANK, type Context, type Finding, type Stage } from './stage';
+import { RANK, type Context, type Finding, type Stage, type Today } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
 import { planStock, type StockPlan } from './stock/stock';
@@ -76,6 +76,8 @@ export interface Progress {
 export interface PlanOptions {
   /** Side of the skin's grid as a share of the finished length. */
   readonly edgeShare?: number;
+  /** What has not been done by today is done from today on. */
+  readonly today?: Today;
 }
 
 /** The animal and the shapes of its areas, from what is remembered where nothing changed. */
@@ -206,9 +208,11 @@ export function* planSteps(
   memo: Memo = new Memo(),
   options: PlanOptions = {},
 ): Generator<Progress, Plan> {
-  const x: Context = { piece, cupboard, hand: handAtWork(hand, piece), memo };
+  const x: Context = { piece, cupboard, hand: handAtWork(hand, piece), today: options.today ?? null, memo };
   if (reshaped(piece, memo, options)) {
-    const first = yield* roughly(planSteps(piece, cupboard, hand, memo.beside(), { edgeShare: FIRST_SHARE }));
+    const first = yield* roughly(
+      planSteps(piece, cupboard, hand, memo.beside(), { ...options, edgeShare: FIRST_SHARE }),
+    );
     yield { doing: 'Shaping the animal finely', share: ROUGHLY, early: first, rough: true };
   }
   const { work, shaped } = yield* shapeSteps(piece, memo, options);

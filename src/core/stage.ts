@@ -169,11 +169,19 @@ export interface Operation {
   readonly caution: Text | null;
 }
 
+/** A day as the maker counts it, and the instant it began. */
+export interface Today {
+  readonly date: string;
+  readonly beganAt: string;
+}
+
 /** What every stage starts from, besides the plans before it: what the maker decided, has, and how the maker works. */
 export interface Context {
   readonly piece: Piece;
   readonly cupboard: Cupboard;
   readonly hand: HandAtWork;
+  /** The day it is planned on; null where that is left out. */
+  readonly today: Today | null;
   readonly memo: Memo;
 }
 

@@ -53,6 +53,7 @@ const PLACES: Readonly<Record<string, string>> = {
   moves: 'the order of steps',
   chosen: 'the needle of a step',
   beginOn: 'the first day',
+  tonight: 'how long there is today',
   known: 'what you know of',
   log: 'the log',
   note: 'the note',

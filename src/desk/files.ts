@@ -5,7 +5,7 @@ import { parsePiece, type Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { connect } from './connection';
 import { report } from './report';
-import { planOptions, sheetOptions, type Settings } from './settings';
+import { optionsFor, sheetOptions, type Settings } from './settings';
 import type { SheetKind } from '@/sheets/make-sheet';
 import { loadPiece, savePiece } from './storage';
 
@@ -82,7 +82,7 @@ export async function saveSheet(
   { settings, ...what }: { piece: Piece; cupboard: Cupboard; hand: Hand; settings: Settings },
 ): Promise<void> {
   const made = await connect()
-    .sheet(kind, what, planOptions(settings), { ...sheetOptions(settings), date: new Date() })
+    .sheet(kind, what, optionsFor(what.piece, settings), { ...sheetOptions(settings), date: new Date() })
     .catch((e: unknown) => {
       throw new Error(`The sheets could not be made: ${e instanceof Error ? e.message : String(e)}`);
     });

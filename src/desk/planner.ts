@@ -10,7 +10,7 @@ import { connect, connected, endWorker, whenLost, WorkerGone } from './connectio
 import { shared } from '@/core/share';
 import { keepPlan, keptMemory, keptPlan } from './kept-plans';
 import { noteWrong } from './report';
-import { planOptions } from './settings';
+import { dayOf, optionsFor } from './settings';
 import { say, useDesk, type Desk } from './store';
 
 let asked = 0;
@@ -42,6 +42,9 @@ function shownEarly(early: Plan, rough: boolean, answered: Desk['answered']): Pa
   return { plan: { ...plan, findings: shown?.findings ?? plan.findings }, early: null, draft: null };
 }
 
+/** The day the plan shown was asked for on. */
+let plannedOn = '';
+
 async function request(): Promise<void> {
   const { piece, cupboard, hand, settings, plan: shown } = useDesk.getState();
   if (!piece) return;
@@ -49,7 +52,8 @@ async function request(): Promise<void> {
   clearTimeout(keeping);
   // Said at once, before the worker has heard of it.
   useDesk.setState({ stopped: false, planError: null, progress: { doing: 'Beginning', share: 0 } });
-  const options = planOptions(settings);
+  const options = optionsFor(piece, settings);
+  plannedOn = dayOf(new Date()).date;
   const answered = { piece, cupboard, hand, shape: settings.shape };
   if (!shown) {
     const kept = await keptPlan(piece, cupboard, hand, options);
@@ -173,7 +177,13 @@ export function startPlanner(): () => void {
   let behind = false;
   whenLost(workerLost);
   void request();
-  return useDesk.subscribe((now, before) => {
+  // A tablet left on the table over night: the day that has passed counts once it is looked at again.
+  const seen = () => {
+    if (document.visibilityState === 'visible' && plannedOn !== dayOf(new Date()).date) void request();
+  };
+  const page = typeof document === 'undefined' ? null : document;
+  page?.addEventListener('visibilitychange', seen);
+  const stop = useDesk.subscribe((now, before) => {
     const held = now.dragging && before.piece !== null && shapeChanged(now, before);
     if (held) {
       behind = true;
@@ -190,6 +200,10 @@ export function startPlanner(): () => void {
     behind = false;
     void request();
   });
+  return () => {
+    stop();
+    page?.removeEventListener('visibilitychange', seen);
+  };
 }
 
 /** Between two pieces of work the worker hears that it is to stop; one that does not hear it for so long is ended, ms. */

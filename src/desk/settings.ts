@@ -1,6 +1,7 @@
 /** What the maker chose about the program itself. */
 import { z } from 'zod';
 import { COARSE_SHARE, EDGE_SHARE } from '@/core/form/fineness';
+import type { Piece } from '@/core/piece/schema';
 import type { PlanOptions } from '@/core/plan';
 import type { SheetOptions } from '@/sheets/paper';
 
@@ -31,6 +32,23 @@ export type Settings = z.infer<typeof settingsSchema>;
 export const planOptions = ({ shape }: Pick<Settings, 'shape'>): PlanOptions => ({
   edgeShare: shape === 'coarse' ? COARSE_SHARE : EDGE_SHARE,
 });
+
+/** A day here, and the instant it began. */
+export function dayOf(now: Date): NonNullable<PlanOptions['today']> {
+  const two = (n: number) => String(n).padStart(2, '0');
+  const began = new Date(now.getFullYear(), now.getMonth(), now.getDate());
+  return {
+    date: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
+    beganAt: began.toISOString(),
+  };
+}
+
+/** The same of a piece: one whose first day is set goes by today as well. */
+export const optionsFor = (
+  { work }: Pick<Piece, 'work'>,
+  settings: Pick<Settings, 'shape'>,
+  now = new Date(),
+): PlanOptions => ({ ...planOptions(settings), ...(work.beginOn === null ? {} : { today: dayOf(now) }) });
 
 /** How sheets are to be made, as the settings ask. */
 export const sheetOptions = ({ length, mass, currency, paper }: Settings): Pick<SheetOptions, 'units' | 'paper'> => ({

@@ -2,6 +2,7 @@
  * The worker: holds what need not be worked out again, runs the plan step by step, reports progress and can be stopped.
  * A newer request makes an older one give up at its next step.
  */
+import { alike } from '@/core/alike';
 import * as Comlink from 'comlink';
 import { z } from 'zod';
 import { compareWays, type Compared } from '@/core/coat/compare-ways';
@@ -237,7 +238,7 @@ const api = {
       last.piece === now.piece &&
       last.cupboard === now.cupboard &&
       last.hand === now.hand &&
-      last.options.edgeShare === options.edgeShare;
+      alike(last.options, options);
     const plan = same ? last!.plan : makePlan(now.piece, now.cupboard, now.hand, undefined, options);
     try {
       return await makeSheet(kind, now.piece, plan, now.cupboard, now.hand, { ...how, fonts });

@@ -114,7 +114,11 @@ export function enclosed(outline: Float64Array): number {
   return Math.abs(s) / 2;
 }
 
-export function planFlatParts({ piece, cupboard, hand }: Omit<Context, 'memo'>): Stage<readonly FlatPartPlan[]> {
+export function planFlatParts({
+  piece,
+  cupboard,
+  hand,
+}: Pick<Context, 'piece' | 'cupboard' | 'hand'>): Stage<readonly FlatPartPlan[]> {
   const findings: Finding[] = [];
   const operations: Operation[] = [];
   const k = unitMm(piece.form);

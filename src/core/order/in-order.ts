@@ -51,7 +51,7 @@ export function putInOrder(x: Context, before: BeforeOrder) {
     needles,
     sorted,
     operations,
-    sittings: planSittings({ piece, hand, coat, ordered, needles: needles.result }),
+    sittings: planSittings({ piece, hand, today: x.today, coat, ordered, needles: needles.result }),
   };
 }
 

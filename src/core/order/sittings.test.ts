@@ -207,3 +207,24 @@ describe('days', () => {
     for (let d = 0; d < 800; d += 13) expect(weekdayOf(dateAfter('2026-11-26', d))).toBe((3 + d) % 7);
   });
 });
+
+describe('another time on the first day', () => {
+  const tasks = Array.from({ length: 10 }, (_, i) => task(`t${i}`, 30, { after: i > 0 ? [`t${i - 1}`] : [] }));
+  const on = (firstMinutes?: number) =>
+    schedule(tasks, { ...every(60), ...(firstMinutes === undefined ? {} : { firstMinutes }) });
+  it('holds for that day alone: two hours more are two steps more, none is a day later', () => {
+    const minutes = (s: ReturnType<typeof on>) => s.slots.map((x) => [x.day, x.minutes]);
+    expect(minutes(on())).toEqual([0, 1, 2, 3, 4].map((d) => [d, 60]));
+    expect(minutes(on(120))).toEqual([
+      [0, 120],
+      [1, 60],
+      [2, 60],
+      [3, 60],
+    ]);
+    expect(minutes(on(0))).toEqual([1, 2, 3, 4, 5].map((d) => [d, 60]));
+    for (const m of [0, 30, 90, 200, 400]) {
+      check(tasks, on(m).slots);
+      expect(on(m).earliestDay).toBeLessThanOrEqual(on(m).slots.at(-1)!.day);
+    }
+  });
+});

@@ -14,7 +14,18 @@ export interface Week {
   readonly readyMinutes: number;
   /** Day of the week of the first day: 0 Monday. */
   readonly firstDay: number;
+  /** Minutes at the bench on the first day, where they are not those of its day of the week; getting ready is taken off them too. */
+  readonly firstMinutes?: number;
 }
+
+/** Minutes to work in on a day, without getting ready and clearing away. */
+const minutesOn = (week: Week, day: number): number =>
+  (day === 0 && week.firstMinutes !== undefined ? week.firstMinutes : week.minutes[(week.firstDay + day) % 7]!) -
+  week.readyMinutes;
+
+/** The longest sitting there can be. */
+const longestOf = (week: Week): number =>
+  Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes), minutesOn(week, 0));
 
 export interface Stint {
   readonly id: string;
@@ -201,10 +212,10 @@ function sit(queue: Queue, day: number, has: number, longest: number): Slot | nu
 
 function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) => number): Slot[] {
   const queue = new Queue(tasks, urgency);
-  const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
+  const longest = longestOf(week);
   const slots: Slot[] = [];
   for (let day = 0; queue.left > 0 && day < FAR; day++) {
-    const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
+    const has = minutesOn(week, day);
     const slot = has < LEAST ? null : sit(queue, day, has, longest);
     if (slot) slots.push(slot);
   }
@@ -216,14 +227,14 @@ function run(tasks: readonly Task[], week: Week, urgency: (t: Task, i: number) =
  * with its waits.
  */
 export function earliestDay(tasks: readonly Task[], week: Week): number {
-  const longest = Math.max(0, ...week.minutes.map((m) => m - week.readyMinutes));
+  const longest = longestOf(week);
   // Steps longer than any sitting may run over, so only a sitting's worth of each is counted.
   const total = tasks.reduce((s, t) => s + (t.unitMinutes === null ? Math.min(t.minutes, longest) : t.minutes), 0);
   let sum = 0;
   let day = -1;
   while (sum < total - 1e-6 && day < FAR) {
     day++;
-    const has = week.minutes[(week.firstDay + day) % 7]! - week.readyMinutes;
+    const has = minutesOn(week, day);
     if (has >= LEAST) sum += has;
   }
   const onChain = new Set(criticalPath(tasks).chain);

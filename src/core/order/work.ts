@@ -7,7 +7,7 @@ import { byLot, massOf, shareOf, takenBy, woolIn, type WoolMass } from '@/core/m
 import type { NeedlePlan } from '@/core/needle/needle-plan';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
-import { NO_WORK, type Finding, type Stage } from '@/core/stage';
+import { NO_WORK, type Finding, type Stage, type Today } from '@/core/stage';
 import { grams, minutes as time, say, type Text } from '@/core/text';
 import type { Span } from '@/core/method/span';
 import { both, spanOf, together } from '@/core/time/work-time';
@@ -74,9 +74,31 @@ const SOFT = new Set(['core', 'lay', 'make', 'veil', 'set']);
 interface WorkInput {
   readonly piece: Piece;
   readonly hand: Hand;
+  readonly today: Today | null;
   readonly coat: CoatPlan;
   readonly ordered: Ordered;
   readonly needles: NeedlePlan;
+}
+
+/**
+ * The day the rest is done from, and the minutes there are on it: the first day the maker set, or today once that has passed. What was
+ * already worked today is gone from it; minutes are null where they are those of its day of the week.
+ */
+export function beginning({ piece, hand, today }: Pick<WorkInput, 'piece' | 'hand' | 'today'>): {
+  readonly on: string | null;
+  readonly minutes: number | null;
+} {
+  const { beginOn, tonight } = piece.work;
+  if (beginOn === null) return { on: null, minutes: null };
+  const on = today && today.date > beginOn ? today.date : beginOn;
+  const asked = tonight?.on === on ? tonight.minutes : null;
+  if (today?.date !== on) return { on, minutes: asked };
+  const spent = piece.log.reduce(
+    (s, e) =>
+      e.at >= today.beganAt && (e.kind === 'row' || (e.kind === 'step' && !e.kept && e.timed)) ? s + e.minutes : s,
+    0,
+  );
+  return { on, minutes: Math.max(0, (asked ?? hand.benchMinutes[weekdayOf(on)]!) - spent) };
 }
 
 export function planSittings(x: WorkInput): Stage<WorkPlan> {
@@ -87,8 +109,14 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
   for (const t of ordered.ties) before.set(t.after, [...(before.get(t.after) ?? []), t.before]);
   const left = ordered.steps.filter((s) => progress.get(s.operation.id)!.share < 1);
   const tasks = left.map((s) => taskOf(s, progress.get(s.operation.id)!, before.get(s.operation.id) ?? []));
-  const firstDay = piece.work.beginOn ? weekdayOf(piece.work.beginOn) : 0;
-  const plan = schedule(tasks, { minutes: hand.benchMinutes, readyMinutes: hand.readyMinutes, firstDay });
+  const begin = beginning(x);
+  const firstDay = begin.on ? weekdayOf(begin.on) : 0;
+  const plan = schedule(tasks, {
+    minutes: hand.benchMinutes,
+    readyMinutes: hand.readyMinutes,
+    firstDay,
+    firstMinutes: begin.minutes ?? hand.benchMinutes[firstDay]!,
+  });
   const critical = criticalPath(tasks);
   const stepOf = new Map(ordered.steps.map((s) => [s.operation.id, s]));
   const needlesOf = new Map(needles.steps.map((s) => [s.operationId, s.phases.map((p) => p.needleId)]));
@@ -127,7 +155,7 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
       number: i + 1,
       day: slot.day,
       weekday: (firstDay + slot.day) % 7,
-      date: piece.work.beginOn ? dateAfter(piece.work.beginOn, slot.day) : null,
+      date: begin.on ? dateAfter(begin.on, slot.day) : null,
       stints: slot.stints,
       minutes: slot.minutes,
       hasMinutes: slot.hasMinutes,
@@ -159,7 +187,7 @@ export function planSittings(x: WorkInput): Stage<WorkPlan> {
       ),
       sittings,
       earliestDay: plan.earliestDay,
-      earliestDate: piece.work.beginOn ? dateAfter(piece.work.beginOn, plan.earliestDay) : null,
+      earliestDate: begin.on ? dateAfter(begin.on, plan.earliestDay) : null,
       finishDate: lastSitting?.date ?? null,
       critical: { chain: critical.chain, minutes: critical.minutes },
       slack: Object.fromEntries(critical.slack),

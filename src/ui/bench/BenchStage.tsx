@@ -30,6 +30,7 @@ import { nextAfter, takeInHand } from './in-hand';
 import { NextSteps } from './NextSteps';
 import { SpacingMeasured } from './SpacingMeasured';
 import { StepInHand } from './StepInHand';
+import { Tonight } from './Tonight';
 import { TrueLength } from './TrueLength';
 import { turned } from './turned';
 import { useAwake } from './useAwake';
@@ -66,6 +67,7 @@ export function BenchStage() {
       list="Steps"
       left={
         <>
+          <Tonight />
           <NextSteps />
           <AreaList onlyFur onPick={(areaId) => setView({ areaId, stepId: `lay-${areaId}` })} />
         </>

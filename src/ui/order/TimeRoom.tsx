@@ -12,6 +12,7 @@ import { handSchema } from '@/core/piece/hand';
 import { workSchema } from '@/core/piece/work';
 import type { Judged } from '@/core/known-findings';
 import { saveSheet } from '@/desk/files';
+import { dayOf } from '@/desk/settings';
 import { editHand, editPiece, say, setView, useDesk } from '@/desk/store';
 import { ThreeColumns } from '@/ui/frame/ThreeColumns';
 import { EditButton } from '@/ui/parts/Editable';
@@ -122,11 +123,6 @@ function Week() {
   );
 }
 
-const today = (): string => {
-  const d = new Date();
-  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
-};
-
 function Calendar() {
   const beginOn = useDesk((s) => s.piece!.work.beginOn);
   const canEdit = useDesk((s) => s.canEdit);
@@ -154,7 +150,7 @@ function Calendar() {
         sx={{ my: 1 }}
       />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <EditButton onClick={() => editPiece((d) => void (d.work.beginOn = today()))}>
+        <EditButton onClick={() => editPiece((d) => void (d.work.beginOn = dayOf(new Date()).date))}>
           Plan what remains from today
         </EditButton>
         <Button

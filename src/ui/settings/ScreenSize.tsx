@@ -14,7 +14,8 @@ export function ScreenSize() {
   return (
     <Box sx={{ minWidth: 0, overflow: 'hidden', px: 0.5 }}>
       <Typography variant="body2">
-        At the bench a row is shown at true size. Hold the short side of a bank card against the bar and slide until both are as long.
+        At the bench a row is shown at true size. Hold the short side of a bank card against the bar and slide until
+        both are as long.
       </Typography>
       <Box sx={{ overflow: 'hidden', maxWidth: '100%' }}>
         <Box

@@ -13,6 +13,7 @@ const NEW: Readonly<Record<string, Doc>> = {
 
 export const toPiece11 = (old: Doc): Doc => ({
   ...old,
+  work: { ...(old.work as Doc), tonight: null },
   areas: (old.areas as Doc[]).map((a) => ({ ...a, laid: [] })),
   log: (old.log as Doc[]).map((e) => ({
     ...e,
