@@ -110,9 +110,9 @@ test('two hours tonight: how far it gets, what to take out, where to stop, and t
   await today.getByLabel('At the bench today').fill('2000');
   await expect(today).toContainText('must be between');
   await today.getByLabel('At the bench today').fill('120');
+  await page.getByRole('heading', { level: 1 }).click();
   await settled(page);
   await accessible(page);
-  await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Sittings and time' }).click();
   await expect(docket(page)).toContainText(/done on/);
@@ -228,4 +228,58 @@ test('what was logged on one piece is learned in the docket of another, and says
   await expect(learnt).toContainText('from 30 rows and steps on 1 piece');
   await learnt.getByLabel(/learn from Kingfisher/).click();
   await expect(learnt).toContainText('0 so far');
+});
+
+test('a needle broke: where is pressed on the animal, the point stays open until it is found', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Pine marten', 'bench');
+  await chooseArea(page, 'Belly');
+  const broken = page.getByRole('group', { name: 'Broken needles' });
+  await broken.getByRole('combobox', { name: 'Which' }).click();
+  await page.getByRole('option', { name: '46 crown' }).click();
+  await broken.getByRole('checkbox', { name: 'its point is found' }).uncheck();
+  await broken.getByRole('button', { name: 'Show where on the animal' }).click();
+  const animal = page.locator('canvas').first();
+  const box = (await animal.boundingBox())!;
+  await animal.click({ position: { x: box.width / 2, y: box.height / 2 } });
+  // Whatever was hit: the same part is said everywhere.
+  const hit = broken.getByRole('button', { name: /^At / });
+  await expect(hit).toBeVisible();
+  const part = (await hit.innerText()).replace(/^At /, '');
+  await broken.getByRole('button', { name: /Write the breakage down/ }).click();
+  await settled(page);
+  await expect(page.getByText(`The point of a broken needle is not found: 46 crown, at ${part}.`)).toBeVisible();
+  await accessible(page);
+  await page.getByRole('group', { name: 'Point of 46 crown' }).getByRole('button', { name: 'Found now' }).click();
+  await expect(page.getByText(/The point of a broken needle is not found/)).toBeHidden();
+  await page.keyboard.press('8');
+  await expect(page.getByRole('table', { name: 'Entries' })).toContainText(`on ${part}; its point found`);
+});
+
+test('three thousand entries: the log is shown in part, searched, and the bench goes on', async ({ desk: page }) => {
+  const kingfisher = JSON.parse(readFileSync('demo/kingfisher.json', 'utf8')) as { id: string; name: string };
+  const log = Array.from({ length: 3000 }, (_, i) => ({
+    id: `n${i}`,
+    at: new Date(Date.UTC(2026, 2, 1) + i * 600_000).toISOString(),
+    areaId: 'crown',
+    by: 'hand',
+    was: [],
+    kind: 'note',
+    words: `Note number ${i}`,
+  }));
+  await openDemo(page, 'Pine marten', 'log', undefined, { ...kingfisher, id: 'long-log', log } as { id: string });
+  await page.goto('/piece/long-log/log');
+  await settled(page);
+  const entries = page.getByRole('table', { name: 'Entries' });
+  await expect(entries).toContainText('Note number 2999');
+  await expect(entries).not.toContainText('Note number 2000');
+  await page.getByLabel('Search the log').fill('number 17');
+  await expect(entries).toContainText('Note number 1799');
+  await page.getByLabel('Search the log').fill('');
+  await page.keyboard.press('Tab');
+  await page.goto('/piece/long-log/bench');
+  await settled(page);
+  await page.keyboard.press('Space');
+  await expect(docket(page)).toContainText('Step 2');
 });

@@ -8,6 +8,7 @@ import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
 import { madeBy } from '@/core/decision';
+import type { Place } from '@/core/piece/places';
 import type { Work } from '@/core/time/elements';
 import { together } from '@/core/time/work-time';
 import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
@@ -275,7 +276,12 @@ export function startAgain(operations: readonly string[], words: string): void {
 }
 
 /** A needle broke: written down with the step, and one less in the rack. */
-export function needleBroke(needleId: string, operationId: string | null, found: boolean): void {
+export function needleBroke(
+  needleId: string,
+  operationId: string | null,
+  found: boolean,
+  place: Place | null = null,
+): void {
   editPieceAndCupboard(
     (d) => {
       into(d.log, [
@@ -284,6 +290,7 @@ export function needleBroke(needleId: string, operationId: string | null, found:
           areaId: operationId ? areaOf(operationId) : 'piece',
           needleId,
           operation: operationId,
+          place,
           found,
         },
       ]);
@@ -312,7 +319,7 @@ export function needleSearched(needleId: string, left: number, words: string): v
 export const needlesCounted = (when: 'before' | 'after', counts: Readonly<Record<string, number>>): void =>
   write({ kind: 'needles', areaId: 'piece', when, counts: { ...counts } });
 
-type Fixed = Partial<Record<'minutes' | 'grams' | 'words' | 'row', string | number>>;
+type Fixed = Partial<Record<'minutes' | 'grams' | 'words' | 'found', string | number | boolean>>;
 
 /** Puts an entry right; what it said before is kept with it. Of wool that left the cupboard the difference goes back, or out. */
 export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
@@ -321,7 +328,7 @@ export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
   if (!entry) return;
   const changed = Object.entries(fixed).filter(([k, v]) => k in entry && entry[k] !== v);
   if (changed.length === 0) return;
-  const said = Object.fromEntries(changed.map(([k]) => [k, entry[k] as string | number]));
+  const said = Object.fromEntries(changed.map(([k]) => [k, entry[k] as string | number | boolean]));
   editPieceAndCupboard(
     (d) => {
       const e = d.log.find((x) => x.id === id)!;

@@ -68,7 +68,7 @@ export const viewSchema = z.object({
   partId: z.string().nullable().default(null),
   inside: z.enum(INSIDES).catch('finished').default('finished'),
   /** The brush: off, adding to an area or taking away, combing, or showing where fur points away from; its width in thousandths of the length; on both sides alike. */
-  brush: z.enum(['off', 'paint', 'erase', 'comb', 'away', 'mark', 'line']).catch('off').default('off'),
+  brush: z.enum(['off', 'paint', 'erase', 'comb', 'away', 'mark', 'line', 'where']).catch('off').default('off'),
   brushReach: z.number().min(2).max(300).default(24),
   brushBoth: z.boolean().default(true),
   overlay: z.enum(OVERLAYS).default('fur'),

@@ -13,6 +13,7 @@ import { cutThenLay } from '@/core/coat/operations';
 import { PLAIN_PILE } from '@/core/coat/picture/pile';
 import { remedyOf } from '@/core/coat/remedy';
 import { coverMapOf, dressed, piecesAlong, pileOfLot, rowFigures, rowsFor } from '@/core/coat/rows/row-figures';
+import { evenly } from '@/core/coat/rows/spacing';
 import type { RowSet } from '@/core/coat/rows/rows';
 import { loftOf } from '@/core/coat/loft';
 import { pinchCount } from '@/core/coat/techniques/fold-over/fold-over-methods';
@@ -116,7 +117,7 @@ export const curls: Way<Curls> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, { hemMm: spec.spacingMm, topMm: spec.spacingMm });
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
     const n = piecesAlong(rows, spec.pitchMm);
     const tuft = { widthMm: spec.pitchMm, pitchMm: spec.pitchMm, staggered: true };
     const figures = {
@@ -143,7 +144,9 @@ export const curls: Way<Curls> = {
       },
       rows,
       chart: dressed(chart, { unit: curls.unit, tuft }),
-      coverMap: coverMapOf(c, false, (gape) => coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } })),
+      coverMap: coverMapOf(c, { varies: false, laid: { spacing: evenly(spec.spacingMm), rows } }, (gape) =>
+        coverOf({ ...c, spec: { ...spec, spacingMm: spec.spacingMm * gape } }),
+      ),
       draws: [{ lotId: lot.id, massG: figures.mass.value, for: 'coat' }],
       pile: { ...PLAIN_PILE, ...pileOfLot(lot, hand), hemMm: spec.lengthMm, topMm: spec.lengthMm, liftDeg: 60, tuft },
       trim: null,

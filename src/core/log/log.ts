@@ -83,7 +83,7 @@ export function planLog(
       wrongs: wrongsOf(piece.log),
       goOn: whereToGoOn(piece.log, work),
     },
-    findings: lostFindings(piece.log, cupboard.needles),
+    findings: lostFindings(piece.log, cupboard.needles, (id) => piece.form.parts.find((p) => p.id === id)?.name ?? id),
     ...NO_WORK,
   };
 }

@@ -1,7 +1,7 @@
 /** A needle that is missing stays missing over sittings until it is found or searched for (common practice: needles are counted). */
 import { describe, expect, it } from 'vitest';
 import type { LogEntry } from '@/core/piece/log-entry';
-import { lostNeedles } from './lost';
+import { lostNeedles, openPoints } from './lost';
 
 let n = 0;
 const common = () => ({ id: `e${n++}`, at: '2026-03-01T09:00:00Z', areaId: 'piece', by: 'hand', was: [] });
@@ -11,7 +11,14 @@ const counted = (when: 'before' | 'after', counts: Record<string, number>): LogE
   when,
   counts,
 });
-const broke = (needleId: string): LogEntry => ({ ...common(), kind: 'broken', needleId, operation: null, found: true });
+const broke = (needleId: string, found = true): LogEntry => ({
+  ...common(),
+  kind: 'broken',
+  needleId,
+  operation: null,
+  place: null,
+  found,
+});
 const searched = (needleId: string): LogEntry => ({
   ...common(),
   kind: 'searched',
@@ -20,6 +27,14 @@ const searched = (needleId: string): LogEntry => ({
   words: 'not in the piece',
 });
 const lost = (...log: LogEntry[]) => Object.fromEntries([...lostNeedles(log)].map(([id, x]) => [id, x.missing]));
+
+it('points that are not found are open until they are found or searched for', () => {
+  const open = (...log: LogEntry[]) => openPoints(log).map((e) => e.needleId);
+  expect(open(broke('a'), broke('b', false), broke('c', false))).toEqual(['b', 'c']);
+  expect(open(broke('b', false), searched('b'))).toEqual([]);
+  // A search ends what was before it, and not what breaks after.
+  expect(open(broke('b', false), searched('b'), broke('b', false))).toEqual(['b']);
+});
 
 describe('needles', () => {
   it('that break are not missing, those that do not come back are', () => {

@@ -43,15 +43,44 @@ export function lostNeedles(log: readonly LogEntry[]): ReadonlyMap<string, Lost>
   return new Map([...missing].map(([id, n]) => [id, { missing: n, there: last[id] ?? 0 }]));
 }
 
-export function lostFindings(log: readonly LogEntry[], needles: Cupboard['needles']): Finding[] {
-  return [...lostNeedles(log)].map(([id, { missing: n }]) => ({
+type Broken = Extract<LogEntry, { kind: 'broken' }>;
+
+/** Points of broken needles that were neither found nor searched for since. */
+export const openPoints = (log: readonly LogEntry[]): Broken[] =>
+  log.flatMap((e, i) =>
+    e.kind === 'broken' && !e.found && !log.slice(i).some((x) => x.kind === 'searched' && x.needleId === e.needleId)
+      ? [e]
+      : [],
+  );
+
+/** @param partName what a part of the animal is called */
+export function lostFindings(
+  log: readonly LogEntry[],
+  needles: Cupboard['needles'],
+  partName: (id: string) => string,
+): Finding[] {
+  const called = (id: string) => needles.find((x) => x.id === id)?.name ?? id;
+  const points = openPoints(log).map((e): Finding => ({
+    id: `needle-point-${e.id}`,
+    code: 'needle-lost',
+    stage: 'needle',
+    severity: 'stop',
+    about: ref('needle', e.needleId),
+    says: say`The point of a broken needle is not found: ${called(e.needleId)}${e.place ? say`, at ${partName(e.place.part)}` : ''}.`,
+    why: say`It may be in the piece, and come out through the fur one day. Feel over the place with a flat hand, go over it and the mat with a magnet, look along it against a low light for the glint. Say so at the bench where it is found; else write the search down.`,
+    remedies: [],
+  }));
+  return [...points, ...lostOnes(log, called)];
+}
+
+const lostOnes = (log: readonly LogEntry[], called: (id: string) => string): Finding[] =>
+  [...lostNeedles(log)].map(([id, { missing: n }]) => ({
     id: `needle-lost-${id}`,
     code: 'needle-lost',
     stage: 'needle',
     severity: 'stop',
     about: ref('needle', id),
-    says: say`${n === 1 ? say`A needle is` : say`${count(n)} needles are`} missing: ${needles.find((x) => x.id === id)?.name ?? id}.`,
+    says: say`${n === 1 ? say`A needle is` : say`${count(n)} needles are`} missing: ${called(id)}.`,
     why: say`Look before the piece is touched again: feel over it with a flat hand, go over it and the mat with a magnet, look along it against a low light for the glint. Count again where it is found; else write the search down at the bench.`,
     remedies: [],
   }));
-}

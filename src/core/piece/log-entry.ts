@@ -4,6 +4,7 @@
 import { z } from 'zod';
 import { ELEMENT_NAMES } from '@/core/time/elements';
 import { id, measure, name, whole } from './fields';
+import { placeSchema } from './places';
 
 export const operationId = (what: string) =>
   z
@@ -138,12 +139,13 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     operations: z.array(operationId('Step')).min(1, 'Starting over needs a step').max(2000),
     words: z.string().max(2000, 'The reason must not be longer than 2000 letters'),
   }),
-  /** A needle that broke, at which step, and whether its point was found. */
+  /** A needle that broke, at which step and where on the body, and whether its point was found. */
   z.strictObject({
     ...logCommon,
     kind: z.literal('broken'),
     needleId: id('Needle'),
     operation: operationId('Step').nullable(),
+    place: placeSchema.nullable(),
     found: z.boolean(),
   }),
   /** A missing needle searched for and not found: said where, so that nobody has to wonder. */

@@ -55,6 +55,8 @@ export function BenchStage() {
   const { plan, area } = useSelectedArea();
   useWhereTheWorkIs(plan);
   const asleep = useAwake();
+  // A broken needle's place is pressed on the animal.
+  const where = useDesk((s) => s.view.brush === 'where');
   // A needle in the piece stops everything.
   const lost = useFindings().filter((f) => f.code === 'needle-lost');
   const log = plan?.log.areas.find((a) => a.areaId === area?.id) ?? null;
@@ -74,7 +76,7 @@ export function BenchStage() {
       }
       middle={
         <>
-          <Turntable litRow={log?.nextRow ?? null} compact />
+          <Turntable litRow={log?.nextRow ?? null} compact {...(where ? { tool: 'needle' } : {})} />
           <Box
             component="section"
             aria-label="Lay chart"
@@ -109,7 +111,7 @@ export function BenchStage() {
             <Typography>Choose an area that is laid in rows.</Typography>
           )}
           <Counting />
-          <Breakages />
+          <Breakages onAnimal />
         </Box>
       }
     />

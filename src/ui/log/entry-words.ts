@@ -70,7 +70,7 @@ export function entryWords(x: Telling, e: LogEntry): string {
     case 'start-over':
       return `Started over: ${does(e.operations[0]!)}${e.operations.length > 1 ? ` and ${e.operations.length - 1} more` : ''}${e.words ? `. ${e.words}` : ''}`;
     case 'broken':
-      return `Broken: ${needle(e.needleId)}${e.operation ? `, at: ${does(e.operation)}` : ''}; its point ${e.found ? 'found' : 'not found'}`;
+      return `Broken: ${needle(e.needleId)}${e.operation ? `, at: ${does(e.operation)}` : ''}${e.place ? `, on ${placeOf(x, e.place.part)}` : ''}; its point ${e.found ? 'found' : 'not found'}`;
     case 'searched':
       return `Searched for: ${needle(e.needleId)}, not found${e.words ? `. ${e.words}` : ''}`;
     case 'needles':
@@ -101,6 +101,7 @@ const SAID: Readonly<Record<string, string>> = {
   grams: 'grams',
   words: 'words',
   row: 'row',
+  found: 'found',
   timed: '',
 };
 

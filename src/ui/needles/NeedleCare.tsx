@@ -5,9 +5,10 @@ import { useState } from 'react';
 import { needleSchema, type Needle } from '@/core/piece/cupboard';
 import { boundsOf } from '@/core/piece/fields';
 import type { LogEntry } from '@/core/piece/log-entry';
-import { lostNeedles } from '@/core/needle/lost';
-import { needleBroke, needlesCounted, needleSearched } from '@/desk/bench';
-import { useDesk } from '@/desk/store';
+import { lostNeedles, openPoints } from '@/core/needle/lost';
+import type { Place } from '@/core/piece/places';
+import { needleBroke, needlesCounted, needleSearched, putRight } from '@/desk/bench';
+import { setView, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { PickField } from '@/ui/parts/PickField';
@@ -83,12 +84,18 @@ export function Counting() {
 }
 
 /** A needle that broke: which, at which step, whether its point was found; and those before it. */
-export function Breakages() {
+/** @param onAnimal the animal is beside it, to be pressed where it was */
+export function Breakages({ onAnimal = false }: { onAnimal?: boolean }) {
   const { needles, inHand } = useRack();
   const log = useDesk((s) => s.piece!.log);
   const steps = useDesk((s) => s.plan?.work.steps);
   const stepId = useDesk((s) => s.view.stepId);
   const { t } = useUnits();
+  const parts = useDesk((s) => s.piece!.form.parts);
+  const picking = useDesk((s) => s.view.brush === 'where');
+  const at = useDesk((s) => s.view.insideAt);
+  const place = picking ? at : null;
+  const part = (x: Place) => parts.find((p) => p.id === x.part)?.name ?? x.part;
   const [needleId, setNeedle] = useState<string | null>(null);
   const [found, setFound] = useState(true);
   const id = needleId ?? inHand?.id ?? '';
@@ -97,6 +104,8 @@ export function Breakages() {
     return s ? t(s.operation.does) : '';
   };
   const list = log.flatMap((e) => (e.kind === 'broken' ? [e] : [])).reverse();
+  const called = (n: string) => needles.find((x) => x.id === n)?.name ?? n;
+  const left = (n: string) => needles.find((x) => x.id === n)?.count ?? 0;
   return (
     <Ruled aria-label="Broken needles" title="A needle broke">
       <PickField
@@ -112,9 +121,34 @@ export function Breakages() {
           out through the fur one day.
         </Box>
       )}
-      <EditButton disabled={id === ''} onClick={() => needleBroke(id, stepId, found)}>
+      {onAnimal && (
+        <EditButton
+          aria-pressed={picking}
+          sx={{ mr: 1 }}
+          onClick={() => setView({ brush: picking ? 'off' : 'where', insideAt: null })}
+        >
+          {!picking ? 'Show where on the animal' : place ? `At ${part(place)}` : 'Press the place on the animal'}
+        </EditButton>
+      )}
+      <EditButton
+        disabled={id === ''}
+        onClick={() => {
+          needleBroke(id, stepId, found, place);
+          if (picking) setView({ brush: 'off', insideAt: null });
+        }}
+      >
         Write the breakage down{stepId ? ', at the step in hand' : ''}
       </EditButton>
+      {openPoints(log).map((e) => (
+        <Box key={e.id} role="group" aria-label={`Point of ${called(e.needleId)}`} sx={{ fontSize: 13, mt: 1 }}>
+          Not found yet: the point of {called(e.needleId)}
+          {e.place ? `, at ${part(e.place)}` : ''}.{' '}
+          <EditButton onClick={() => putRight(e.id, { found: true })}>Found now</EditButton>{' '}
+          <EditButton onClick={() => needleSearched(e.needleId, left(e.needleId), 'Felt over, magnet, low light.')}>
+            Searched, not found
+          </EditButton>
+        </Box>
+      ))}
       {list.length > 0 && (
         <SmallTable
           label="Broken needles so far"
@@ -122,8 +156,8 @@ export function Breakages() {
           rows={list
             .slice(0, 6)
             .map((e) => [
-              needles.find((n) => n.id === e.needleId)?.name ?? e.needleId,
-              does(e.operation).slice(0, 34),
+              called(e.needleId),
+              [e.place ? part(e.place) : '', does(e.operation).slice(0, 34)].filter(Boolean).join(', '),
               e.found ? 'found' : 'not found',
             ])}
         />

@@ -8,6 +8,7 @@ type Doc = Record<string, unknown>;
 const NEW: Readonly<Record<string, Doc>> = {
   row: { timed: true, planned: null, work: null },
   step: { timed: false, planned: null, work: null },
+  broken: { place: null },
   wool: { askedG: null, way: null, taken: false },
 };
 
