@@ -223,6 +223,7 @@ try {
     .click();
   await shot('order', 800);
   await page.keyboard.press('7');
+  await page.getByRole('list', { name: 'Areas' }).getByRole('button', { name: 'Belly' }).click();
   await page.getByRole('heading', { level: 1 }).click();
   await page.clock.install({ time: new Date('2026-03-01T09:00:00Z') });
   for (let i = 0; i < 11; i++) {

@@ -127,6 +127,24 @@ describe('a sitting', () => {
     expect(row.timed).toBe(true);
   });
 
+  it('pressed again before the plan has followed: each row and each step once, in turn', () => {
+    stepOn(crown, 0);
+    for (let i = 1; i <= 4; i++) stepOn(crown, i * 60_000);
+    expect(log().map((e) => e.kind === 'row' && e.row)).toEqual([1, 2, 3, 4]);
+    stepDone('wire');
+    stepDone('wire');
+    expect(log().filter((e) => e.kind === 'step')).toHaveLength(1);
+    startAgain(['wire'], '');
+    stepDone('wire');
+    expect(log().filter((e) => e.kind === 'step')).toHaveLength(2);
+    // The last row ends it, however many are asked for.
+    const rows = ready.coat.areas.find((a) => a.id === 'crown')!.fur!.rows.rows.length;
+    let said = '';
+    for (let i = 0; i < 3 * rows && said !== 'finished'; i++) said = stepOn(crown, (10 + i) * 60_000);
+    expect(log().filter((e) => e.kind === 'row')).toHaveLength(rows);
+    expect(state().view.timer).toBeNull();
+  });
+
   it('asks before it believes three times what was planned, and then writes what it is told', () => {
     stepOn(crown, 0);
     expect(overdue('crown', 'lay-crown', 1, 5 * 60_000)).toBeNull();

@@ -7,7 +7,9 @@ import type { AreaLog } from '@/core/log/log';
 import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
+import { rowsLaid } from '@/core/coat/rows/rows-laid';
 import { madeBy } from '@/core/decision';
+import { areasOfLays, standing } from '@/core/order/progress';
 import type { Place } from '@/core/piece/places';
 import type { Work } from '@/core/time/elements';
 import { together } from '@/core/time/work-time';
@@ -108,6 +110,30 @@ export function overdue(
   return planned !== null && minutes > Math.max(NEVER_ASKED, AWAY * planned) ? { minutes, planned } : null;
 }
 
+/** The log moves at once, the plan a moment later: what is done is read off the log. */
+function nextRow(log: AreaLog): number | null {
+  const { piece, plan } = useDesk.getState();
+  const rows = plan?.coat.areas.find((a) => a.id === log.areaId)?.fur?.rows.rows;
+  if (!piece || !plan || !rows) return log.nextRow;
+  const lying = standing(piece.log, areasOfLays(plan.work.steps.map((s) => s.operation))).flatMap((e) =>
+    e.kind === 'row' && e.areaId === log.areaId ? [e] : [],
+  );
+  const done = new Set(rowsLaid(lying, rows).done);
+  return rows.find((r) => !done.has(r.number))?.number ?? null;
+}
+
+/** Whether a step is marked done in the log as it is now. */
+export function doneNow(operationId: string): boolean {
+  const { piece } = useDesk.getState();
+  const last = piece?.log.findLast(
+    (e) =>
+      (e.kind === 'step' && !e.kept && e.operation === operationId) ||
+      (e.kind === 'start-over' && e.operations.includes(operationId)) ||
+      (e.kind === 'wrong' && e.off && e.row === null && e.operation === operationId),
+  );
+  return last?.kind === 'step';
+}
+
 const tenths = (minutes: number, most: number): number => Math.min(most, Math.round(minutes * 10) / 10);
 
 /**
@@ -117,24 +143,25 @@ const tenths = (minutes: number, most: number): number => Math.min(most, Math.ro
 export function stepOn(log: AreaLog, now = Date.now(), took?: number): 'begun' | 'done' | 'finished' {
   const { timer } = useDesk.getState().view;
   const { areaId } = log;
-  if (log.nextRow === null) return 'finished';
+  const next = nextRow(log);
+  if (next === null) return 'finished';
   if (!timer || timer.areaId !== areaId) {
     setView({ timer: { areaId, startedAt: now, beforeMs: 0 } });
     return 'begun';
   }
   const rows = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows;
-  const row = rows?.rows.find((r) => r.number === log.nextRow);
+  const row = rows?.rows.find((r) => r.number === next);
   write({
     kind: 'row',
     areaId,
-    row: log.nextRow,
+    row: next,
     up: row?.up ?? null,
     minutes: tenths(took ?? elapsed(timer, areaId, now) / 60_000, MOST_MINUTES),
     timed: took === undefined,
     ...promised(`lay-${areaId}`, row && rows!.totalMm > 0 ? row.lengthMm / rows!.totalMm : 0),
     made: marksOf(`lay-${areaId}`),
   });
-  const last = log.rowsDone.length + 1 >= log.rows;
+  const last = nextRow({ ...log, nextRow: log.rowsDone.length + 1 >= log.rows ? null : next + 1 }) === null;
   setView({ timer: last ? null : { areaId, startedAt: now, beforeMs: 0 } });
   return last ? 'finished' : 'done';
 }
@@ -225,7 +252,8 @@ const areaOf = (operationId: string): string =>
 export function stepDone(operationId: string, now = Date.now(), took?: number): void {
   const { plan, view } = useDesk.getState();
   const step = plan?.work.steps.find((s) => s.operation.id === operationId);
-  if (!step) return;
+  // A second press before the plan has followed the first.
+  if (!step || doneNow(operationId)) return;
   const spent = elapsed(view.timer, operationId, now) / 60_000;
   const timed = took === undefined && spent >= 0.1;
   const minutes = took ?? (timed ? spent : step.operation.minutes);

@@ -104,7 +104,8 @@ export interface Learnt {
 }
 
 function middle(list: readonly number[]): number {
-  const sorted = [...list].sort((a, b) => a - b);
+  // Numbers in a row of their own sort much faster than in a list.
+  const sorted = Float64Array.from(list).sort();
   const h = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[h]! : (sorted[h - 1]! + sorted[h]!) / 2;
 }
@@ -118,8 +119,14 @@ export function learn(done: readonly Done[], before: Before = OF_TIME): Learnt |
   const n = done.length;
   if (n < before.least) return null;
   const { drift } = before;
-  const entries = done.map((d) => ({ kind: d.kind, t: d.piece, x: Math.log(d.actual / d.planned) }));
-  const names = [...new Set(entries.map((e) => e.kind))];
+  const entries = done.map((d) => ({ kind: d.kind, t: d.piece, x: Math.log(d.actual / d.planned), w: 1 }));
+  const byKind = new Map<string, (typeof entries)[number][]>();
+  for (const e of entries) {
+    const mine = byKind.get(e.kind);
+    if (mine) mine.push(e);
+    else byKind.set(e.kind, [e]);
+  }
+  const names = [...byKind.keys()];
   const pieces = new Set(entries.map((e) => e.t)).size;
   let hand = middle(entries.map((e) => e.x));
   let by: number = before.quicker;
@@ -134,13 +141,10 @@ export function learn(done: readonly Done[], before: Before = OF_TIME): Learnt |
   for (let round = 0; round < ROUNDS; round++) {
     const spread = MAD * middle(entries.map((e) => Math.abs(off(e))));
     s = Math.sqrt((before.entries * before.entry ** 2 + n * spread ** 2) / (before.entries + n));
-    const kept = entries.map((e) => ({
-      ...e,
-      w: Math.max(0, Math.min(1, (ASIDE - Math.abs(off(e)) / s) / (ASIDE - FULL))),
-    }));
-    weight = sum(kept, (e) => e.w);
+    for (const e of entries) e.w = Math.max(0, Math.min(1, (ASIDE - Math.abs(off(e)) / s) / (ASIDE - FULL)));
+    weight = sum(entries, (e) => e.w);
     for (const k of names) {
-      const mine = kept.filter((e) => e.kind === k);
+      const mine = byKind.get(k)!;
       const variance = 1 / (sum(mine, (e) => e.w) / s ** 2 + 1 / tau ** 2);
       kinds[k] = {
         over: (variance * sum(mine, (e) => e.w * (e.x - hand - by * e.t))) / s ** 2,
@@ -148,12 +152,12 @@ export function learn(done: readonly Done[], before: Before = OF_TIME): Learnt |
         entries: mine.length,
       };
     }
-    hand = sum(kept, (e) => e.w * (e.x - over(e.kind) - by * e.t)) / (weight + s ** 2 / before.hand ** 2);
+    hand = sum(entries, (e) => e.w * (e.x - over(e.kind) - by * e.t)) / (weight + s ** 2 / before.hand ** 2);
     if (pieces > 1 && drift > 0) {
       const sure = s ** 2 / drift ** 2;
       by =
-        (before.quicker * sure + sum(kept, (e) => e.w * e.t * (e.x - hand - over(e.kind)))) /
-        (sure + sum(kept, (e) => e.w * e.t ** 2));
+        (before.quicker * sure + sum(entries, (e) => e.w * e.t * (e.x - hand - over(e.kind)))) /
+        (sure + sum(entries, (e) => e.w * e.t ** 2));
     }
     tau = Math.sqrt(
       (before.kinds * before.kind ** 2 + sum(Object.values(kinds), (k) => k.over ** 2 + k.variance)) /

@@ -74,9 +74,11 @@ interface ByKind {
 export function minutesByKind(pace: Pace, work: Work): ByKind {
   const kinds = new Map<KindOfWork | 'all', number>();
   let own = 0;
+  const plain = unlearnt(pace);
   for (const e of ELEMENT_NAMES) {
-    const minutes = minutesOf(unlearnt(pace), { [e]: work[e] ?? 0 });
-    if (minutes <= 0) continue;
+    const often = work[e];
+    if (!often) continue;
+    const minutes = AGAIN * often * meanOf(minutesFor(plain, e));
     const kind = ELEMENTS[e].kind ?? 'all';
     if (pace.times[e]) own += minutes;
     else kinds.set(kind, (kinds.get(kind) ?? 0) + minutes);
