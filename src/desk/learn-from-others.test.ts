@@ -30,6 +30,15 @@ describe('other pieces', () => {
       [kingfisher.id, [1.2]],
     ]);
   });
+  it('that are copies teach what was done once, once: the piece in hand by its own log, the other by what was done on it alone', () => {
+    const [a, b] = [wool('a', 1.2), wool('b', 1.5)];
+    const copy = { ...kingfisher, id: 'a-copy' };
+    const docs = [logged(copy, a, b), logged(kingfisher, a)];
+    const by = (inHand: string | null) =>
+      Object.fromEntries(remembered([], docs, 'hand', inHand).map((d) => [d.pieceId, d.done.map((x) => x.actual)]));
+    expect(by(kingfisher.id)).toEqual({ [kingfisher.id]: [1.2], 'a-copy': [1.5] });
+    expect(by('a-copy')).toEqual({ 'a-copy': [1.2, 1.5] });
+  });
   it('of another hand, of an older program or not to be read teach nothing', () => {
     const doc = logged(kingfisher, wool('a', 1.2)).doc;
     expect(taughtBy(doc, 'another')).toBeNull();

@@ -243,7 +243,7 @@ export async function openPiece(id: string): Promise<Opened> {
   const relief = piece.form.parts.some((p) => p.shape === 'board');
   const first = relief ? { yaw: -defaultView.yaw } : {};
   const view = viewSchema.safeParse((await loadThing(`view:${id}`)) ?? first);
-  await learnFromOthers();
+  await learnFromOthers(id);
   endGesture();
   // Keepers of other pieces with nothing left to store are let go.
   for (const other of pieces.keys()) if ((waits.get(other) ?? 0) === 0) pieces.delete(other);
