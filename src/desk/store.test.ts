@@ -26,7 +26,7 @@ const length = () => desk().piece!.form.finishedLengthMm;
 
 beforeEach(() => {
   endGesture();
-  useDesk.setState({ piece: pineMarten, cupboard, view: defaultView, canEdit: true, message: null });
+  useDesk.setState({ piece: pineMarten, cupboard, plan: null, view: defaultView, canEdit: true, message: null });
   forgetHistory();
 });
 
