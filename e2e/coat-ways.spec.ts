@@ -91,7 +91,10 @@ test('locks of the alpaca: courses like bricks, piles shared out, tips as bands;
   await expect(docket(page)).toContainText(/Make a strip/);
   const clumps = page.getByRole('table', { name: 'Clumps of the strip' }).getByRole('row');
   expect(await clumps.count()).toBeGreaterThan(3);
+  // The bench opens where the work is; an area is one press away.
   await page.keyboard.press('7');
+  await expect(docket(page)).toContainText('Step 1');
+  await chooseArea(page, 'Topknot');
   await expect(docket(page)).toContainText('Strip 1');
 });
 
