@@ -8,6 +8,7 @@ import { defaultHand } from '../src/core/piece/hand';
 import type { LogEntry } from '../src/core/piece/log-entry';
 import { handAtWork } from '../src/core/rates/hand-at-work';
 import { recordsOf } from '../src/core/rates/records';
+import { median } from './median';
 import { putSection } from './section';
 
 const COUNT = 3000;
@@ -29,16 +30,6 @@ const log = Array.from({ length: COUNT }, (_, i): LogEntry => ({
 }));
 const piece = { ...kingfisher, log };
 const done = [recordsOf(piece, 'hand')!].map((d) => ({ ...d, pieceId: 'before' }));
-
-function median(work: () => unknown, runs = 9): number {
-  work();
-  const t = Array.from({ length: runs }, () => {
-    const a = performance.now();
-    work();
-    return performance.now() - a;
-  });
-  return t.sort((a, b) => a - b)[runs >> 1]!;
-}
 
 const base = median(() => structuredClone(log));
 const lines: [string, number][] = [

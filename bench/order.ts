@@ -10,6 +10,7 @@ import { criticalPath } from '../src/core/order/critical';
 import { planWork } from '../src/core/order/order';
 import { schedule } from '../src/core/order/sittings';
 import type { Task } from '../src/core/order/task';
+import { median } from './median';
 import { putSection } from './section';
 
 const COUNT = 2000;
@@ -43,16 +44,6 @@ const operations: Operation[] = Array.from({ length: COUNT }, (_, i) => ({
   lightness: Math.floor(random() * 100),
   caution: null,
 }));
-
-function median(work: () => unknown, runs = 7): number {
-  work();
-  const t = Array.from({ length: runs }, () => {
-    const a = performance.now();
-    work();
-    return performance.now() - a;
-  });
-  return t.sort((a, b) => a - b)[runs >> 1]!;
-}
 
 /** Kahn's pass with a plain queue. */
 function plain(): number {

@@ -4,6 +4,7 @@
  * hold on any machine. Prints a table and writes docs/performance.md.
  *   npm run bench
  */
+import { median } from './median';
 import { putDocument } from './section';
 import { areaDepth } from '../src/core/form/areas';
 import { workForm } from '../src/core/form/form';
@@ -25,18 +26,6 @@ import { makePlan, Memo, planSteps, type Piece } from '../src/core';
 import { cupboard, hand, pineMarten, SIZES } from './mesh-plan';
 import { orderReport } from './order';
 import { shadeReport } from './shade';
-
-/** Median time of several runs, milliseconds. */
-function median(work: () => unknown, runs = 5): number {
-  work();
-  const t: number[] = [];
-  for (let i = 0; i < runs; i++) {
-    const a = performance.now();
-    work();
-    t.push(performance.now() - a);
-  }
-  return t.sort((a, b) => a - b)[runs >> 1]!;
-}
 
 /** The whole animal but its head as one area: most of the skin, as large an area as there is. */
 const everything = { strokes: [], where: [{ parts: ['trunk', 'neck', 'tail', 'foreleg', 'hindleg'] }] };

@@ -74,8 +74,6 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'piece.face.head': 'comes with the body plan',
   'piece.face.eyes.stockId': 'Eyes: those of the cupboard that fit',
   // Layers and blends.
-  'piece.areas.laid.rows': 'the bench: spacing measured',
-  'piece.areas.laid.spacingMm': 'the bench: spacing measured',
   'piece.areas.evenness': 'Lie: one slider between two wishes',
   'piece.markings.under': 'Markings: over the coat or under the pile',
   'piece.areas.shade.layers.recipe.lotId': 'RecipeField: the wools of a blend',

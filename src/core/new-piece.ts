@@ -105,7 +105,6 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       awayFrom: null,
       evenness: 0,
       branching: false,
-      laid: [],
       seam: 'none' as const,
       shade: plainShade(),
       coat: plan.bare.includes(a.id)

@@ -77,7 +77,20 @@ const CHANGES: Readonly<Record<string, Change>> = {
       });
   },
   'how rows of an area lie': (d) => {
-    for (const a of d.piece.areas) if ('spacingMm' in a.coat) return void a.laid.push({ rows: 3, spacingMm: 2 });
+    const a = d.piece.areas.find((x) => 'spacingMm' in x.coat);
+    if (a)
+      d.piece.log.push({
+        ...ENTRY,
+        id: 'm',
+        areaId: a.id,
+        kind: 'measured',
+        what: 'spacing',
+        plannedMm: 3,
+        actualMm: 2,
+        way: a.coat.method,
+        rows: 3,
+        anew: true,
+      });
   },
   'what was done on another piece': (d) =>
     void d.hand.done.push({

@@ -7,6 +7,7 @@ import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Plan } from './plan';
 import { alike } from './alike';
+import { lyingOf } from './coat/rows/lying';
 import { handAtWork } from './rates/hand-at-work';
 
 /** What the plan is made of, as rooms show it. */
@@ -98,7 +99,7 @@ function areasMoved(before: Piece, now: Piece): Touched['coats'] | null {
   for (const [i, a] of now.areas.entries()) {
     const keys = keysThatDiffer(before.areas[i]!, a).filter((k) => k !== 'name');
     // Where an area lies and how its fur runs decides what is left for the others.
-    if (keys.some((k) => k !== 'coat' && k !== 'shade' && k !== 'laid')) return 'all';
+    if (keys.some((k) => k !== 'coat' && k !== 'shade')) return 'all';
     if (keys.length === 0) continue;
     moved.add(a.id);
     if (sharesLocks(a) || sharesLocks(before.areas[i]!))
@@ -149,9 +150,20 @@ export function touched(before: Inputs, now: Inputs): Touched {
     const { slower, laying } = handAtWork(x.hand, x.piece);
     return { slower, laying };
   };
-  if (before.piece.log !== now.piece.log && !alike(taught(before), taught(now))) {
-    add(BUT_FORM);
-    everyArea();
+  if (before.piece.log !== now.piece.log) {
+    if (!alike(taught(before), taught(now))) {
+      add(BUT_FORM);
+      everyArea();
+    }
+    // Rows measured move the rest of their area.
+    const measured = now.piece.areas.flatMap(({ id }) =>
+      alike(lyingOf(before.piece.log, id), lyingOf(now.piece.log, id)) ? [] : [id],
+    );
+    if (measured.length > 0) {
+      add(BUT_FORM);
+      coats = withAll(coats, new Set(measured));
+      colours = withAll(colours, new Set(measured));
+    }
   }
   return { parts, coats, colours };
 }

@@ -4,6 +4,7 @@ import { cupboard, kingfisher } from '../../demo/load';
 import { plan } from '../../demo/plain-marten';
 import { readPiece } from '@/core/piece/read';
 import {
+  heightMeasured,
   keepAsItIs,
   needleBroke,
   needlesCounted,
@@ -21,6 +22,7 @@ import {
   writeNote,
   writeWool,
 } from './bench';
+import { lyingOf } from '@/core/coat/rows/lying';
 import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
@@ -165,7 +167,7 @@ describe('put down otherwise', () => {
     const was = have();
     writeWool('crown', lotId, 0.4);
     expect(have()).toBeCloseTo(was - 0.4, 9);
-    expect(last()).toMatchObject({ kind: 'wool', lotId, grams: 0.4, taken: true, way: 'fold-over', askedG: null });
+    expect(last()).toMatchObject({ kind: 'wool', lotId, grams: 0.4, takenG: 0.4, way: 'fold-over', askedG: null });
     putRight(last().id, { grams: 0.3 });
     expect(have()).toBeCloseTo(was - 0.3, 9);
     expect(last()).toMatchObject({ grams: 0.3, was: [{ said: { grams: 0.4 } }] });
@@ -200,19 +202,37 @@ describe('put down otherwise', () => {
     rowWrong('crown', 4, { off: true, why: 'uneven', wool: 'waste', words: '' });
     expect(last()).toMatchObject({ kind: 'wrong', operation: 'lay-crown', row: 4 });
     spacingMeasured(laid, 1.7, 2, 'fold-over', true);
-    const area = () => state().piece!.areas.find((a) => a.id === 'crown')!;
-    expect(area().laid).toEqual([{ rows: 4, spacingMm: 1.7 }]);
+    const lying = () => lyingOf(state().piece!.log, 'crown');
+    expect(lying()).toEqual([{ rows: 4, spacingMm: 1.7 }]);
     spacingMeasured({ ...laid, rowsLaid: 7 }, 2.2, 2, 'fold-over', true);
-    expect(area().laid).toEqual([
+    expect(lying()).toEqual([
       { rows: 4, spacingMm: 1.7 },
       { rows: 3, spacingMm: 2.2 },
     ]);
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
-    undo();
-    undo();
-    expect(area().laid).toEqual([]);
+    // The measure taken out of the log is out of the plan.
+    takeOut(last().id);
+    expect(lying()).toEqual([{ rows: 4, spacingMm: 1.7 }]);
+    startAgain(['lay-crown'], '');
+    expect(lying()).toEqual([]);
     spacingMeasured(laid, 1.7, 2, 'fold-over', false);
-    expect(area().laid).toEqual([]);
+    expect(lying()).toEqual([]);
+    heightMeasured('crown', 6, 5, 'fold-over');
+    expect(last()).toMatchObject({ kind: 'measured', what: 'loft', actualMm: 6, plannedMm: 5 });
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+
+  it('more wool than the cupboard is said to have: no more comes out than was there, and no more goes back', () => {
+    const was = have();
+    writeWool('crown', lotId, was + 5);
+    expect(have()).toBe(0);
+    expect(last()).toMatchObject({ grams: was + 5, takenG: was });
+    putRight(last().id, { grams: was + 1 });
+    expect(have()).toBe(0);
+    putRight(last().id, { grams: 1 });
+    expect(have()).toBeCloseTo(was - 1, 6);
+    takeOut(last().id);
+    expect(have()).toBeCloseTo(was, 6);
   });
 });
 

@@ -204,18 +204,39 @@ function askedSince(areaId: string, lotId: string): number | null {
   return asked > 0 ? Math.round(asked * 1000) / 1000 : null;
 }
 
+interface Drawn {
+  readonly lotId: string;
+  readonly haveG: number;
+  readonly takenG: number;
+}
+
+/** What a lot holds once so much is drawn from it and what was drawn before is back; no more comes out than is there. Null where there is no such lot. */
+function drawn(lotId: string, grams: number, beforeG = 0): Drawn | null {
+  const lot = useDesk.getState().cupboard.lots.find((l) => l.id === lotId);
+  if (!lot) return null;
+  const thereG = lot.haveG + beforeG;
+  const takenG = Math.min(thereG, grams);
+  return { lotId, haveG: Math.round((thereG - takenG) * 1000) / 1000, takenG };
+}
+
+/** The same for an entry put right, or taken out again; null where its wool never left the cupboard. */
+const redrawn = (e: LogEntry, grams: number): Drawn | null =>
+  e.kind === 'wool' && e.takenG !== null ? drawn(e.lotId, grams, e.takenG) : null;
+
+function putInto(d: Cupboard, wool: Drawn | null): void {
+  const lot = d.lots.find((l) => l.id === wool?.lotId);
+  if (lot && wool) lot.haveG = wool.haveG;
+}
+
 /** Wool weighed before and after: it is written down, and leaves the cupboard in the same change. */
 export function writeWool(areaId: string, lotId: string, grams: number): void {
-  const { plan, cupboard } = useDesk.getState();
-  const inCupboard = cupboard.lots.find((l) => l.id === lotId);
+  const { plan } = useDesk.getState();
   const askedG = askedSince(areaId, lotId);
   const way = plan?.coat.areas.find((a) => a.id === areaId)?.fur?.method ?? null;
+  const wool = drawn(lotId, grams);
   editPieceAndCupboard(
-    (d) => into(d.log, [{ kind: 'wool', areaId, lotId, grams, askedG, way, taken: inCupboard !== undefined }]),
-    (d) => {
-      const lot = d.lots.find((l) => l.id === lotId);
-      if (lot) lot.haveG = Math.max(0, Math.round((lot.haveG - grams) * 1000) / 1000);
-    },
+    (d) => into(d.log, [{ kind: 'wool', areaId, lotId, grams, askedG, way, takenG: wool?.takenG ?? null }]),
+    (d) => putInto(d, wool),
   );
 }
 
@@ -225,20 +246,20 @@ export function rowWrong(
   row: number,
   wrong: Pick<Extract<LogEntry, { kind: 'wrong' }>, 'off' | 'why' | 'wool' | 'words'>,
 ): void {
-  write({ kind: 'wrong', areaId, operation: `lay-${areaId}`, row, ...wrong });
+  const rows = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows.rows;
+  const up = rows?.find((r) => r.number === row)?.up ?? null;
+  write({ kind: 'wrong', areaId, operation: `lay-${areaId}`, row, up, ...wrong });
 }
 
 /** Ten rows measured with a rule: how far apart they really lie. With `anew` the rest of the area is planned from where they end. */
 export function spacingMeasured(log: AreaLog, actualMm: number, plannedMm: number, way: string, anew: boolean): void {
   const { areaId, rowsLaid: rows } = log;
-  editPiece((d) => {
-    into(d.log, [{ kind: 'measured', areaId, what: 'spacing', plannedMm, actualMm, way, rows, anew }]);
-    const area = d.areas.find((a) => a.id === areaId);
-    if (!area || !anew) return;
-    const known = area.laid.reduce((n, x) => n + x.rows, 0);
-    if (rows > known) area.laid.push({ rows: rows - known, spacingMm: actualMm });
-  });
+  write({ kind: 'measured', areaId, what: 'spacing', plannedMm, actualMm, way, rows, anew });
 }
+
+/** Fur measured with a rule, as high as it stands. */
+export const heightMeasured = (areaId: string, actualMm: number, plannedMm: number, way: string): void =>
+  write({ kind: 'measured', areaId, what: 'loft', plannedMm, actualMm, way, rows: null, anew: false });
 
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
 
@@ -357,6 +378,7 @@ export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
   const changed = Object.entries(fixed).filter(([k, v]) => k in entry && entry[k] !== v);
   if (changed.length === 0) return;
   const said = Object.fromEntries(changed.map(([k]) => [k, entry[k] as string | number | boolean]));
+  const wool = typeof fixed.grams === 'number' ? redrawn(entry, fixed.grams) : null;
   editPieceAndCupboard(
     (d) => {
       const e = d.log.find((x) => x.id === id)!;
@@ -364,24 +386,19 @@ export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
       Object.assign(e, Object.fromEntries(changed));
       // Minutes put in by hand are meant.
       if ('minutes' in fixed && 'timed' in e) e.timed = true;
+      if (wool && e.kind === 'wool') e.takenG = wool.takenG;
     },
-    (d) => backInto(d, entry, typeof fixed.grams === 'number' ? fixed.grams : undefined),
+    (d) => putInto(d, wool),
   );
-}
-
-/** Wool of an entry goes back into its lot, less what it is put right to. */
-function backInto(d: Cupboard, e: LogEntry, grams: number | undefined): void {
-  if (e.kind !== 'wool' || !e.taken) return;
-  const lot = d.lots.find((l) => l.id === e.lotId);
-  if (lot && grams !== undefined) lot.haveG = Math.max(0, Math.round((lot.haveG + e.grams - grams) * 1000) / 1000);
 }
 
 /** Takes an entry out of the log; wool it took goes back into the cupboard. */
 export function takeOut(id: string): void {
   const entry = useDesk.getState().piece?.log.find((e) => e.id === id);
   if (!entry) return;
+  const wool = redrawn(entry, 0);
   editPieceAndCupboard(
     (d) => void (d.log = without(d.log, id)),
-    (d) => backInto(d, entry, 0),
+    (d) => putInto(d, wool),
   );
 }

@@ -6,6 +6,8 @@ import { defaultHand } from '@/core/piece/hand';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import { changeWords } from './change-words';
+import { plainEntry } from '../../demo/plain-entry';
+import type { LogEntry } from '@/core/piece/log-entry';
 
 const ofPiece = (recipe: (d: Draft<Piece>) => void) =>
   changeWords({ piece: { before: pineMarten, after: produce(pineMarten, recipe) } });
@@ -27,22 +29,7 @@ describe('what a change was', () => {
     expect(ofPiece((d) => void d.areas.reverse())).toBe('the order of the areas');
     expect(
       ofPiece(
-        (d) =>
-          void d.log.push({
-            id: 'x',
-            at: '2026-03-01T09:00:00Z',
-            areaId: 'bib',
-            by: 'hand',
-            was: [],
-            timed: true,
-            planned: null,
-            work: null,
-            kind: 'row',
-            row: 1,
-            up: null,
-            minutes: 3,
-            made: {},
-          }),
+        (d) => void d.log.push(plainEntry({ kind: 'row', row: 1, up: null, minutes: 3, made: {} }) as Draft<LogEntry>),
       ),
     ).toBe('a row laid');
   });

@@ -32,7 +32,6 @@ const PLACES: Readonly<Record<string, string>> = {
   where: 'the place',
   strokes: 'the painting',
   awayFrom: 'where fur points away from',
-  laid: 'how the rows lie',
   evenness: 'how even the rows are',
   coat: 'the way of laying',
   shade: 'the colour',

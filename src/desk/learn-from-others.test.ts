@@ -16,7 +16,7 @@ const wool = (id: string, grams: number): LogEntry => ({
   grams,
   askedG: 1,
   way: 'fold-over',
-  taken: true,
+  takenG: grams,
 });
 const logged = (piece: Piece, ...log: LogEntry[]) => ({ id: piece.id, doc: { ...piece, log } });
 const kept = (pieceId: string) => ({ pieceId, name: 'Kept', at: '2026-01-01T09:00:00Z', done: [] });

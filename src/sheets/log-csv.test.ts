@@ -21,7 +21,7 @@ it('every entry is a line with its figures; words that look like a formula stay 
       work: { row: 1 },
       made: {},
     },
-    { ...common, id: 'b', kind: 'wool', lotId: 'cream-top', grams: 0.4, askedG: 0.35, way: 'fold-over', taken: true },
+    { ...common, id: 'b', kind: 'wool', lotId: 'cream-top', grams: 0.4, askedG: 0.35, way: 'fold-over', takenG: 0.4 },
     { ...common, id: 'c', kind: 'note', words: '=1+1, "damp"' },
     {
       ...common,
@@ -29,6 +29,7 @@ it('every entry is a line with its figures; words that look like a formula stay 
       kind: 'wrong',
       operation: 'lay-bib',
       row: 3,
+      up: null,
       off: true,
       why: 'uneven',
       wool: 'waste',

@@ -117,7 +117,7 @@ export const curls: Way<Curls> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.lying);
     const n = piecesAlong(rows, spec.pitchMm);
     const tuft = { widthMm: spec.pitchMm, pitchMm: spec.pitchMm, staggered: true };
     const figures = {

@@ -8,6 +8,7 @@ import type { PieceChange } from '@/core/stage';
 import { say } from '@/core/text';
 import { laidWool, type LaidWool } from '@/core/wool/laid-wool';
 import { swapIn } from '@/core/wool/recipe';
+import { lyingOf } from './rows/lying';
 import { blendOf } from './blend-of';
 import { splitOver } from './blended';
 import type { ShapedAreas } from './coat-plan';
@@ -37,6 +38,7 @@ export function layArea(
   const context: LayContext = {
     area,
     areaIndex: index,
+    lying: lyingOf(piece.log, area.id),
     spec: coat,
     lot,
     cupboard,
@@ -44,7 +46,7 @@ export function layArea(
     habit: learnt.habit * taught.wool,
     rise: learnt.rise * taught.loft,
     known: taught.known,
-    withLot: (l) => asLearnt(cupboard, l, hand),
+    withLot: (l) => asLearnt(cupboard, l, hand, taught),
     parts: wool.parts,
     instead: insteadIn(area, index),
     wayOf,

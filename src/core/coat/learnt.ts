@@ -121,9 +121,14 @@ export function taughtOf(hand: HandAtWork, way: string, known: Known) {
 }
 
 /** Another wool as a judgement of a change wants it. */
-export function asLearnt(cupboard: Pick<Cupboard, 'swatches'>, lot: Lot, hand: Hand): Omit<Spec, 'spec'> {
+export function asLearnt(
+  cupboard: Pick<Cupboard, 'swatches'>,
+  lot: Lot,
+  hand: Hand,
+  taught: { readonly wool: number; readonly loft: number },
+): Omit<Spec, 'spec'> {
   const { hand: rates, habit, rise } = learntFrom(cupboard, lot, hand);
-  return { lot, hand: rates, habit, rise };
+  return { lot, hand: rates, habit: habit * taught.wool, rise: rise * taught.loft };
 }
 
 /** Figures that say what of their wool is measured. */

@@ -103,8 +103,9 @@ export function practiceBall(
   const learnt = learntTogether(cupboard, wool, hand);
   const taught = taughtOf(hand, coat.method, knownOf(learnt, hand));
   const lay = wayOf(coat.method).lay({
-    area: { ...area, branching: false, laid: [] },
+    area: { ...area, branching: false },
     areaIndex: 0,
+    lying: [],
     spec: coat,
     lot: wool.lot,
     parts: wool.parts,
@@ -114,7 +115,7 @@ export function practiceBall(
     habit: learnt.habit * taught.wool,
     rise: learnt.rise * taught.loft,
     known: taught.known,
-    withLot: (l) => asLearnt(cupboard, l, hand),
+    withLot: (l) => asLearnt(cupboard, l, hand, taught),
     wayOf,
     shape: ballShape(diameterMm),
     body: null,

@@ -22,6 +22,7 @@ import type { Docket } from '@/core/coat/chart/docket';
 import type { LayChart } from '@/core/coat/chart/lay-chart';
 import type { LockSeat } from '@/core/coat/techniques/locks/lock-seats';
 import type { Pile } from '@/core/coat/picture/pile';
+import type { RowsLying } from '@/core/coat/rows/spacing';
 import type { RowSet } from '@/core/coat/rows/rows';
 import type { Sandwich } from '@/core/coat/techniques/standing/sandwich';
 import type { SheetCut } from '@/core/coat/techniques/sheet/sheet-cut';
@@ -84,6 +85,8 @@ export const shown = ({ cover, slant, areal, loft, tightness }: Look) => ({
 export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly area: Area;
   readonly areaIndex: number;
+  /** Rows that lie already, as they were measured. */
+  readonly lying: RowsLying;
   readonly cupboard: Cupboard;
   /** What of the wool and of the hand the maker has measured. */
   readonly known: Known;

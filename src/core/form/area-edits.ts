@@ -18,7 +18,6 @@ export const plainArea = (id: string, name: string, where: Selector[], coat: Coa
   awayFrom: null,
   evenness: 0,
   branching: false,
-  laid: [],
   seam: 'none',
   coat,
   shade: plainShade(),

@@ -3,7 +3,7 @@ import type { Span } from '@/core/method/span';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { KINDS_OF_WORK, type KindOfWork } from '@/core/time/elements';
 import { wasTimed } from '@/core/rates/records';
-import { minutesByKind } from '@/core/time/work-time';
+import { mainKind, minutesByKind } from '@/core/time/work-time';
 
 export interface KindCompared {
   readonly kind: KindOfWork;
@@ -17,11 +17,8 @@ export function comparedByKind(log: readonly LogEntry[]): KindCompared[] {
   const sums = new Map<KindOfWork, { planned: number; actual: number; entries: number }>();
   for (const e of log) {
     if ((e.kind !== 'row' && e.kind !== 'step') || e.work === null || !wasTimed(e)) continue;
-    const kinds = minutesByKind({ times: {} }, e.work).kinds.flatMap(({ kind, minutes }) =>
-      kind === 'all' ? [] : [{ kind, minutes }],
-    );
-    if (kinds.length === 0) continue;
-    const { kind } = kinds.reduce((a, b) => (b.minutes > a.minutes ? b : a));
+    const kind = mainKind(minutesByKind({ times: {} }, e.work));
+    if (kind === null || kind === 'all') continue;
     const was = sums.get(kind) ?? { planned: 0, actual: 0, entries: 0 };
     sums.set(kind, {
       planned: was.planned + (e.planned ?? 0),
@@ -36,10 +33,8 @@ export function comparedByKind(log: readonly LogEntry[]): KindCompared[] {
 }
 
 export interface Promised {
-  /** What was left as the first sitting that says so began, and when that was. */
-  readonly at: string;
+  /** What was left as the first sitting that says so began. */
   readonly said: Span;
-  readonly doneOn: string | null;
   /** Minutes written down since, and what all of it comes to with what is left. */
   readonly spent: number;
   readonly comesTo: Span;
@@ -57,9 +52,7 @@ export function promiseOf(log: readonly LogEntry[], left: Span): Promised | null
   const said = first.leftMinutes;
   const likely = spent + left.likely;
   return {
-    at: first.at,
     said,
-    doneOn: first.doneOn,
     spent,
     comesTo: { low: spent + left.low, likely, high: spent + left.high },
     within: said.low <= likely && likely <= said.high,

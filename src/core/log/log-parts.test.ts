@@ -72,6 +72,7 @@ describe('planned against done', () => {
       kind: 'wrong',
       operation: 'lay-bib',
       row: 1,
+      up: null,
       off,
       why,
       wool: off ? 'waste' : null,

@@ -6,9 +6,8 @@ export const ANOTHER_SITTING = 3 * 3_600_000;
 
 export interface SittingDone {
   readonly entries: readonly LogEntry[];
-  /** When its first and its last entry were written down. */
+  /** When its first entry was written down. */
   readonly from: string;
-  readonly to: string;
   /** Of rows and steps, and grams weighed. */
   readonly minutes: number;
   readonly grams: number;
@@ -25,11 +24,10 @@ export function sittingsDone(log: readonly LogEntry[]): SittingDone[] {
     else groups.at(-1)!.push(e);
   }
   return groups.map((entries) => {
-    const [first, last] = [entries[0]!, entries.at(-1)!];
+    const first = entries[0]!;
     return {
       entries,
       from: first.at,
-      to: last.at,
       minutes: entries.reduce((s, e) => s + (e.kind === 'row' || (e.kind === 'step' && !e.kept) ? e.minutes : 0), 0),
       grams: entries.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0),
       leftMinutes: first.kind === 'sitting' ? first.leftMinutes.likely : null,

@@ -31,12 +31,8 @@ export function standing(log: readonly LogEntry[], areaOfLay: ReadonlyMap<string
   let out: LogEntry[] = [];
   for (const e of log) {
     if (e.kind === 'wrong' && e.off) {
-      const at = out.findLastIndex((x) =>
-        e.row === null
-          ? x.kind === 'step' && !x.kept && x.operation === e.operation
-          : x.kind === 'row' && x.areaId === e.areaId && x.row === e.row,
-      );
-      if (at >= 0) out.splice(at, 1);
+      const id = pulledOff(out, e);
+      out = out.filter((x) => x.id !== id);
     }
     if (e.kind === 'measured' && e.anew) out = numberedAnew(out, e.areaId);
     if (e.kind !== 'start-over') {
@@ -53,11 +49,22 @@ export function standing(log: readonly LogEntry[], areaOfLay: ReadonlyMap<string
   return out;
 }
 
+/** The entry of what was pulled off: a step by its name, a row by where it lies, whatever number it was planned as. */
+function pulledOff(out: readonly LogEntry[], e: Extract<LogEntry, { kind: 'wrong' }>): string | undefined {
+  if (e.row === null) return out.findLast((x) => x.kind === 'step' && !x.kept && x.operation === e.operation)?.id;
+  const rows = out.flatMap((x) => (x.kind === 'row' && x.areaId === e.areaId ? [x] : []));
+  const counted = rows.findLast((x) => x.row === e.row && (x.up === null || e.up === null));
+  if (counted || e.up === null) return counted?.id;
+  const off = (x: (typeof rows)[number]) => (x.up === null ? Infinity : Math.abs(x.up - e.up!));
+  return rows.reduce<(typeof rows)[number] | undefined>((a, b) => (a && off(a) < off(b) ? a : b), undefined)?.id;
+}
+
 /** Rows of an area counted from the hem as they lie, whatever they were planned as. */
 function numberedAnew(log: readonly LogEntry[], areaId: string): LogEntry[] {
   const rows = log
     .flatMap((e) => (e.kind === 'row' && e.areaId === areaId ? [e] : []))
-    .sort((a, b) => (a.up ?? 0) - (b.up ?? 0) || a.row - b.row);
+    // Those without a place were counted before, and lie lowest.
+    .sort((a, b) => Number(a.up !== null) - Number(b.up !== null) || (a.up ?? 0) - (b.up ?? 0) || a.row - b.row);
   const number = new Map(rows.map((e, i) => [e.id, i + 1]));
   return log.map((e) => (e.kind === 'row' && number.has(e.id) ? { ...e, row: number.get(e.id)!, up: null } : e));
 }

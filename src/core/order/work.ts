@@ -12,6 +12,7 @@ import { grams, minutes as time, say, type Text } from '@/core/text';
 import type { Span } from '@/core/method/span';
 import { both, spanOf, together } from '@/core/time/work-time';
 import { criticalPath } from './critical';
+import { beginning } from './beginning';
 import { dateAfter, weekdayOf } from './dates';
 import type { Ordered, Step } from './order';
 import { progressOf, type StepProgress } from './progress';
@@ -78,27 +79,6 @@ interface WorkInput {
   readonly coat: CoatPlan;
   readonly ordered: Ordered;
   readonly needles: NeedlePlan;
-}
-
-/**
- * The day the rest is done from, and the minutes there are on it: the first day the maker set, or today once that has passed. What was
- * already worked today is gone from it; minutes are null where they are those of its day of the week.
- */
-export function beginning({ piece, hand, today }: Pick<WorkInput, 'piece' | 'hand' | 'today'>): {
-  readonly on: string | null;
-  readonly minutes: number | null;
-} {
-  const { beginOn, tonight } = piece.work;
-  if (beginOn === null) return { on: null, minutes: null };
-  const on = today && today.date > beginOn ? today.date : beginOn;
-  const asked = tonight?.on === on ? tonight.minutes : null;
-  if (today?.date !== on) return { on, minutes: asked };
-  const spent = piece.log.reduce(
-    (s, e) =>
-      e.at >= today.beganAt && (e.kind === 'row' || (e.kind === 'step' && !e.kept && e.timed)) ? s + e.minutes : s,
-    0,
-  );
-  return { on, minutes: Math.max(0, (asked ?? hand.benchMinutes[weekdayOf(on)]!) - spent) };
 }
 
 export function planSittings(x: WorkInput): Stage<WorkPlan> {

@@ -12,7 +12,7 @@ const doneSchema = z.strictObject({
   way: id('Way of laying').nullable(),
   /** Of a time: the elements it was made of. */
   work: workMadeOf.nullable(),
-  /** In minutes, grams or millimetres, before anything learned from the log. */
+  /** In minutes as they were said that day, grams before anything learned from the log, or millimetres. */
   asked: measure('What was asked', 0, 1e6, ''),
   actual: measure('What was done', 0, 1e6, ''),
 });

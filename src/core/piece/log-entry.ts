@@ -44,6 +44,9 @@ const promised = {
   work: workMadeOf.nullable(),
 };
 
+/** How far up its area a row lies, 0 at the mean of its hem and 1 at the top; null where that was not kept. */
+const up = measure('Place of the row', -10, 1, '').nullable();
+
 /** What may be wrong with a row or a step. */
 export const WRONGS = [
   'too thick',
@@ -57,7 +60,10 @@ export const WRONGS = [
 /** What becomes of wool that is pulled off. */
 export const PULLED = ['used again', 'waste'] as const;
 /** What can be measured on the piece instead of planned. */
-export const MEASURED = ['spacing', 'loft', 'thickness'] as const;
+const MEASURED = ['spacing', 'loft'] as const;
+const measured = (what: string) => measure(what, 0.3, 200, 'mm');
+/** What a measure with a rule may come to. */
+export const MEASURED_MM = measured('What was measured');
 
 const counts = z.record(id('Needle'), whole('Number of needles', 0, 500));
 
@@ -66,13 +72,12 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     ...logCommon,
     kind: z.literal('row'),
     row: whole('Row', 1, 5000),
-    /** How far up the area it lies, 0 at the mean of its hem and 1 at the top; null where that was not kept. */
-    up: measure('Place of the row', -10, 1, '').nullable(),
+    up,
     minutes: measure('Minutes', 0, 600, 'min'),
     made: madeBySchema,
     ...promised,
   }),
-  /** Wool of one lot that went, weighed before and after: what was asked for it, and whether it has left the cupboard. */
+  /** Wool of one lot that went, weighed before and after: what was asked for it, and what of it left the cupboard. */
   z.strictObject({
     ...logCommon,
     kind: z.literal('wool'),
@@ -82,7 +87,8 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     askedG: measure('Wool asked for', 0, 2000, 'g').nullable(),
     /** The way it was laid; null where it was not laid. */
     way: id('Way of laying').nullable(),
-    taken: z.boolean(),
+    /** What of it left the cupboard; null where it never did. */
+    takenG: measure('Wool taken out of the cupboard', 0, 2000, 'g').nullable(),
   }),
   /** A row, or a step, that went wrong: pulled off and to be done anew, or left as it is. */
   z.strictObject({
@@ -91,6 +97,7 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     operation: operationId('Step'),
     /** The row; null where it is a step as a whole. */
     row: whole('Row', 1, 5000).nullable(),
+    up,
     off: z.boolean(),
     why: z.enum(WRONGS),
     wool: z.enum(PULLED).nullable(),
@@ -101,10 +108,9 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     ...logCommon,
     kind: z.literal('measured'),
     what: z.enum(MEASURED),
-    plannedMm: measure('What was planned', 0.05, 2000, 'mm'),
-    actualMm: measure('What was measured', 0.05, 2000, 'mm'),
-    /** The way it is laid; null for what is not laid. */
-    way: id('Way of laying').nullable(),
+    plannedMm: measured('What was planned'),
+    actualMm: MEASURED_MM,
+    way: id('Way of laying'),
     /** For a spacing: so many rows lie so far apart, from the hem; and whether the rest was planned anew from there. */
     rows: whole('Rows', 1, 5000).nullable(),
     anew: z.boolean(),

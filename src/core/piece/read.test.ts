@@ -126,7 +126,6 @@ describe('reading a piece', () => {
     expect(r.value.log.map((e) => [e.by, e.was, 'planned' in e ? e.planned : null])).toEqual(
       Array(3).fill(['hand', [], null]),
     );
-    expect(r.value.areas.every((a) => a.laid.length === 0)).toBe(true);
     expect(r.value.form.parts.map((p) => [p.id, p.role])).toEqual(pineMarten.form.parts.map((p) => [p.id, p.role]));
     expect(r.value.log).toMatchObject([
       { kind: 'row', row: 3, up: null },

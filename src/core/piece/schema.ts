@@ -269,15 +269,6 @@ export const areaSchema = z.strictObject({
     help: 'Where rows end that would otherwise spiral round the body.',
   }),
   coat: coatSchema,
-  /** How its rows really lie from the hem up, as measured: so many, so far apart. What is laid above follows the coat. */
-  laid: z
-    .array(
-      z.strictObject({
-        rows: whole('Rows', 1, 5000),
-        spacingMm: field('fine', 'Spacing measured', 0.3, 60),
-      }),
-    )
-    .max(60, 'The rows of an area can be measured 60 times'),
   /** The layers that make its colour. */
   shade: areaShadeSchema,
 });

@@ -7,7 +7,7 @@ import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import { KINDS_OF_WORK, type Pace, type Work } from '@/core/time/elements';
 import { factorOf, learn, OF_MEASURES, typical, type Done, type Learnt } from '@/core/time/learning';
-import { minutesByKind } from '@/core/time/work-time';
+import { mainKind, minutesByKind } from '@/core/time/work-time';
 import { everythingDone } from './records';
 
 /** What was learned of one thing: so many times what was asked, from so many entries on so many pieces. */
@@ -17,7 +17,7 @@ interface LearntRate {
   readonly pieces: number;
 }
 
-/** What was learned of a way of laying, of the core under `core`. */
+/** What was learned of a way of laying. */
 interface LearntLaying {
   readonly wool: LearntRate | null;
   readonly spacing: LearntRate | null;
@@ -38,11 +38,11 @@ const LEAST_REST = 0.2;
 
 /** An entry goes by the kind that makes up most of it. */
 function timeOf(hand: Pick<Hand, 'times'>, work: Work, actual: number, piece: number): Done[] {
-  const { own, kinds } = minutesByKind({ times: hand.times }, work);
+  const parts = minutesByKind({ times: hand.times }, work);
+  const { own, kinds } = parts;
+  const kind = mainKind(parts);
   const asked = kinds.reduce((s, k) => s + k.minutes, 0);
-  if (asked <= 0 || own > MOST_OWN * (own + asked)) return [];
-  const named = kinds.filter((k) => k.kind !== 'all');
-  const { kind } = (named.length > 0 ? named : kinds).reduce((a, b) => (b.minutes > a.minutes ? b : a));
+  if (kind === null || own > MOST_OWN * (own + asked)) return [];
   return [{ kind, planned: asked, actual: Math.max(actual - own, LEAST_REST * asked), piece }];
 }
 

@@ -1,4 +1,5 @@
 /** What a hand has learned, in the plan of the next piece: equal wherever it is shown, and nothing moved that it does not bear on. */
+import { produce } from 'immer';
 import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
@@ -6,6 +7,7 @@ import type { Done } from '@/core/piece/done';
 import { defaultHand, type Hand } from '@/core/piece/hand';
 import type { LogEntry } from '@/core/piece/log-entry';
 import type { Piece } from '@/core/piece/schema';
+import { remedied } from '@/core/remedied';
 import { minutesOf } from '@/core/time/work-time';
 
 const first = planned(pineMarten, cupboard, defaultHand, COARSELY);
@@ -57,6 +59,29 @@ describe('a hand that takes twice the time and a third more wool', () => {
       expect(times).toBeLessThan(1.36);
       expect(a.fur.figures.mass.value / was.figures.mass.value, a.name).toBeCloseTo(times, 6);
     }
+  });
+
+  it('is judged so with another wool as well: what a remedy says of it comes true', () => {
+    const short = produce(pineMarten, (d) => {
+      const coat = d.areas.find((a) => a.id === 'back')!.coat;
+      if ('lengthMm' in coat) coat.lengthMm = 60;
+    });
+    const before = planned(short, cupboard, hand, COARSELY);
+    const swap = before.findings
+      .flatMap((f) => f.remedies)
+      .find(
+        (r) => r.changes.length === 1 && r.changes[0]!.path[0] === 'areas' && r.changes[0]!.path.at(-1) === 'lotId',
+      )!;
+    const now = planned(remedied({ piece: short, cupboard }, swap).piece, cupboard, hand, COARSELY);
+    const index = swap.changes[0]!.path[1] as number;
+    const massOf = (p: typeof now) => p.coat.areas[index]!.fur!.figures.mass.value;
+    // In grams, as the effect says it: within what is said of it.
+    const said = swap.effect.find(
+      (x): x is { kind: 'mass'; value: number } => typeof x === 'object' && x.kind === 'mass',
+    );
+    const moved = massOf(now) - massOf(before);
+    if (said) expect(Math.abs(Math.abs(moved) - said.value)).toBeLessThan(0.06);
+    else expect(Math.abs(moved)).toBeLessThan(0.06);
   });
 
   it('needs more of the stock by as much, and the finish date is later', () => {
@@ -152,11 +177,7 @@ describe('rows logged on the piece itself', () => {
         anew: true,
       },
     ];
-    const piece: Piece = {
-      ...withLog(log),
-      areas: pineMarten.areas.map((a) => (a.id === 'bib' ? { ...a, laid: [{ rows: n, spacingMm: spacing }] } : a)),
-    };
-    const now = planned(piece, cupboard, defaultHand, COARSELY);
+    const now = planned(withLog(log), cupboard, defaultHand, COARSELY);
     const area = now.coat.areas.find((a) => a.id === 'bib')!.fur!;
     const from = bib.fur!.rows.rows[0]!.atMm - 3.5 / 2;
     area.rows.rows.slice(0, n).forEach((r, i) => expect(r.atMm).toBeCloseTo(from + spacing * (i + 0.5), 6));
@@ -178,6 +199,63 @@ describe('rows logged on the piece itself', () => {
     expect(other(now)).toBe(other(first));
   });
 
+  it('measured and then started over, or the measure taken out, the area is planned as it was', () => {
+    const rows = Array.from({ length: 4 }, (_, i) => row(i + 1, 1));
+    const measured: LogEntry = {
+      ...common,
+      id: 'm',
+      kind: 'measured',
+      what: 'spacing',
+      plannedMm: 3.5,
+      actualMm: 2,
+      way: 'fold-over',
+      rows: 4,
+      anew: true,
+    };
+    const over: LogEntry = { ...common, id: 'o', kind: 'start-over', operations: ['lay-bib'], words: '' };
+    const of = (log: LogEntry[]) => planned(withLog(log), cupboard, defaultHand, COARSELY);
+    const places = (p: typeof first) => p.coat.areas.find((a) => a.id === 'bib')!.fur!.rows.rows.map((r) => r.atMm);
+    expect(places(of([...rows, measured]))).not.toEqual(places(first));
+    expect(places(of([...rows, measured, over]))).toEqual(places(first));
+    expect(of([...rows, measured, over]).log.areas.find((a) => a.areaId === 'bib')!.rowsDone).toEqual([]);
+    const back = of(rows);
+    expect(places(back)).toEqual(places(first));
+    expect(back.log.areas.find((a) => a.areaId === 'bib')!.rowsDone).toEqual([1, 2, 3, 4]);
+  });
+
+  it('a row pulled off is the one that lies there, whatever it was planned as', () => {
+    // All rows laid, then planned wider: the last planned row is pulled off where it lies.
+    const all = bib.fur!.rows.rows.map((r) => row(r.number, 1));
+    const wider: Piece = {
+      ...withLog(all),
+      areas: pineMarten.areas.map((a) =>
+        a.id === 'bib' && 'spacingMm' in a.coat ? { ...a, coat: { ...a.coat, spacingMm: 7 } } : a,
+      ),
+    };
+    const of = (log: LogEntry[]) =>
+      planned({ ...wider, log }, cupboard, defaultHand, COARSELY).log.areas.find((a) => a.areaId === 'bib')!;
+    const planned7 = planned(wider, cupboard, defaultHand, COARSELY).coat.areas.find((a) => a.id === 'bib')!.fur!.rows
+      .rows;
+    const last = planned7.at(-1)!;
+    expect(last.number).toBeLessThan(all.length);
+    const off: LogEntry = {
+      ...common,
+      id: 'w',
+      kind: 'wrong',
+      operation: 'lay-bib',
+      row: last.number,
+      up: last.up,
+      off: true,
+      why: 'uneven',
+      wool: 'waste',
+      words: '',
+    };
+    expect(of(all).rowsDone).toEqual(planned7.map((r) => r.number));
+    // What was numbered so lies in the middle and stays.
+    expect(of([...all, off]).rowsLaid).toBe(all.length - 1);
+    expect(of([...all, off]).rowsDone).toContain(Math.floor(planned7.length / 2));
+  });
+
   it('a row pulled off is open again and its time is spent', () => {
     const log: LogEntry[] = [
       row(1, 1),
@@ -188,6 +266,7 @@ describe('rows logged on the piece itself', () => {
         kind: 'wrong',
         operation: 'lay-bib',
         row: 2,
+        up: null,
         off: true,
         why: 'uneven',
         wool: 'used again',
@@ -223,7 +302,7 @@ describe('wool weighed', () => {
             grams,
             askedG,
             way: 'fold-over',
-            taken: true,
+            takenG: grams,
           },
         ],
       },

@@ -104,7 +104,7 @@ export function planStock(
     const weighed = piece.log.flatMap((e) => (e.kind === 'wool' && e.lotId === lot.id ? [e] : []));
     // What was weighed takes the place of what was asked for it.
     const over = weighed.reduce((s, e) => s + (e.askedG === null ? 0 : e.grams - e.askedG * taught(hand, e.way)), 0);
-    const usedG = weighed.reduce((s, e) => s + (e.taken ? e.grams : 0), 0);
+    const usedG = weighed.reduce((s, e) => s + (e.takenG === null ? 0 : e.grams), 0);
     const needG = Math.max(usedG, massOf(here) + over);
     const toGoG = needG - usedG;
     const doubts = inDoubt(here, cupboard, hand);

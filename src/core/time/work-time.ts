@@ -86,6 +86,13 @@ export function minutesByKind(pace: Pace, work: Work): ByKind {
   return { own, kinds: [...kinds].map(([kind, minutes]) => ({ kind, minutes })) };
 }
 
+/** The kind that makes up most of some work; null where nothing in it goes by first values. */
+export function mainKind({ kinds }: ByKind): KindOfWork | 'all' | null {
+  const named = kinds.filter((k) => k.kind !== 'all');
+  const list = named.length > 0 ? named : kinds;
+  return list.length > 0 ? list.reduce((a, b) => (b.minutes > a.minutes ? b : a)).kind : null;
+}
+
 /** How long what is written down as one takes, as a rule: a row, a step. Minutes. Ours. */
 const ENTRY = 10;
 

@@ -26,6 +26,7 @@ import { Turntable } from '@/ui/pictures/Turntable';
 import { Breakages, Counting } from '@/ui/needles/NeedleCare';
 import { BenchBar } from './BenchBar';
 import { GoneWrong } from './GoneWrong';
+import { HeightMeasured } from './HeightMeasured';
 import { nextAfter, takeInHand } from './in-hand';
 import { NextSteps } from './NextSteps';
 import { SpacingMeasured } from './SpacingMeasured';
@@ -230,6 +231,7 @@ function RowInHand({ area, log }: { area: AreaPlan; log: AreaLog }) {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'flex-start' }}>
         <GoneWrong log={log} one={unit.one} />
         {askedMm !== null && <SpacingMeasured area={area} log={log} askedMm={askedMm} />}
+        {log.rowsLaid > 0 && <HeightMeasured area={area} />}
       </Box>
       {note === null ? (
         <EditButton onClick={() => setNote('')} sx={{ mt: 1 }}>

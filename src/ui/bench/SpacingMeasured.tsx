@@ -2,10 +2,11 @@
 /** Rows measured with a rule: how far apart they really lie, and with one press the rest of the area planned from where they end. */
 import Box from '@mui/material/Box';
 import { useState } from 'react';
+import { lyingOf } from '@/core/coat/rows/lying';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import type { AreaLog } from '@/core/log/log';
 import { boundsOf } from '@/core/piece/fields';
-import { areaSchema } from '@/core/piece/schema';
+import { MEASURED_MM } from '@/core/piece/log-entry';
 import { spacingMeasured } from '@/desk/bench';
 import { useDesk } from '@/desk/store';
 import { EditButton } from '@/ui/parts/Editable';
@@ -16,16 +17,16 @@ import { useUnits } from '@/ui/parts/useUnits';
 /** Fewer rows than these say little of how far apart they are. */
 const LEAST = 3;
 const USUAL = 10;
-const APART = boundsOf(areaSchema.shape.laid.element.shape.spacingMm);
+const APART = boundsOf(MEASURED_MM);
 
 /** @param askedMm how far apart they were to lie */
 export function SpacingMeasured({ area, log, askedMm }: { area: AreaPlan; log: AreaLog; askedMm: number }) {
   const { q } = useUnits();
-  const laid = useDesk((s) => s.piece?.areas.find((a) => a.id === area.id)?.laid) ?? [];
+  const entries = useDesk((s) => s.piece!.log);
   const [open, setOpen] = useState(false);
   const [rows, setRows] = useState<number | null>(null);
   const [over, setOver] = useState<number | null>(null);
-  const known = laid.reduce((n, x) => n + x.rows, 0);
+  const known = lyingOf(entries, area.id).reduce((n, x) => n + x.rows, 0);
   const free = log.rowsLaid - known;
   if (free < LEAST) return null;
   const n = Math.min(rows ?? USUAL, free);

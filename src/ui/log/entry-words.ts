@@ -31,7 +31,7 @@ export const placeOf = ({ piece }: Telling, id: string): string =>
   PLACES[id] ??
   id;
 
-const MEASURES = { spacing: 'rows apart', loft: 'stands', thickness: 'thick' } as const;
+const MEASURES = { spacing: 'rows apart', loft: 'stands' } as const;
 
 export function entryWords(x: Telling, e: LogEntry): string {
   const { q, t } = x;

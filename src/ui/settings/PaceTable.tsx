@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
+import { handAtWork, NO_PIECE, type HandAtWork } from '@/core/rates/hand-at-work';
 import { ELEMENT_NAMES, ELEMENTS, minutesFor, type ElementName, type Minutes } from '@/core/time/elements';
 import { editHand, useDesk } from '@/desk/store';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -28,11 +28,9 @@ const put = (t: Minutes, key: keyof Minutes, value: number): Minutes =>
       ? { low: Math.min(value, t.low), likely: Math.min(value, t.likely), high: value }
       : { low: Math.min(value, t.low), likely: value, high: Math.max(value, t.high) };
 
-function Row({ name }: { name: ElementName }) {
+function Row({ name, taught }: { name: ElementName; taught: HandAtWork }) {
   const hand = useDesk((s) => s.hand);
-  const piece = useDesk((s) => s.piece);
   const [open, setOpen] = useState(false);
-  const taught = useMemo(() => handAtWork(hand, piece ?? NO_PIECE), [hand, piece]);
   const t = minutesFor(taught, name);
   const own = hand.times[name] !== undefined;
   const { does } = ELEMENTS[name];
@@ -80,6 +78,9 @@ function Row({ name }: { name: ElementName }) {
 }
 
 export function PaceTable() {
+  const hand = useDesk((s) => s.hand);
+  const piece = useDesk((s) => s.piece);
+  const taught = useMemo(() => handAtWork(hand, piece ?? NO_PIECE), [hand, piece]);
   return (
     <>
       <Typography variant="h3" sx={{ mt: 3 }}>
@@ -90,7 +91,7 @@ export function PaceTable() {
       </Typography>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {ELEMENT_NAMES.map((name) => (
-          <Row key={name} name={name} />
+          <Row key={name} name={name} taught={taught} />
         ))}
       </Box>
     </>

@@ -79,7 +79,7 @@ export function coverMapOf(
     if (!Number.isNaN(known)) return known;
     return (table[l]![i] = cover(LEAST * (MOST / LEAST) ** (i / STEPS), levels === 1 ? 0 : l / (levels - 1)));
   };
-  const there = laid ? c.area.laid : [];
+  const there = laid ? c.lying : [];
   const lying: Lying = {
     fromMm: there.length > 0 ? (laid!.rows.rows[0]?.atMm ?? 0) - there[0]!.spacingMm / 2 : 0,
     rows: there,

@@ -36,6 +36,21 @@ function rowsOn(
   return { ...measureRows(patch, f, spacing, directionsOnPatch(patch, skin.normals), onPatch, false, lying), patch };
 }
 
+const CONE = { sin: 12 / 80, cos: Math.sqrt(1 - (12 / 80) ** 2) };
+/** Rows at 3 mm on the flank of a round cone, 18 to 6 over 80, its lie to the wide end. */
+function rowsOnCone(lying: RowsLying = []) {
+  const { sin, cos } = CONE;
+  // Slant distance along the straight flank from its wide rim.
+  const slant = ([x, y, z]: V3) => (z - 18 * sin) * cos - (Math.hypot(x, y) - 18 * cos) * sin;
+  return rowsOn(
+    one([0, 0, 0], [0, 0, 80], 18, 6),
+    (p) => Math.min(slant(p) - 8, 72 - slant(p)),
+    ([x, y]) => [(x / Math.hypot(x, y)) * sin, (y / Math.hypot(x, y)) * sin, -cos],
+    3,
+    lying,
+  );
+}
+
 /** A flat or developed grid mesh; `place` maps grid coordinates (0..1, 0..1) into space. */
 function gridMesh(nu: number, nv: number, place: (u: number, v: number) => V3): AreaMesh {
   const positions = new Float64Array(3 * (nu + 1) * (nv + 1));
@@ -92,16 +107,8 @@ describe('rows on solids of known shape', () => {
 
   // The same on a cone: 8 rows 2.5 apart reach 20 mm up its flank of 64 mm; 14 or 15 more at 3 mm cover what is left.
   it('round cone 18 to 6, eight rows laid 2.5 apart: rows laid and left cover the flank', () => {
-    const sin = 12 / 80;
-    const cos = Math.sqrt(1 - sin * sin);
-    const slant = ([x, y, z]: V3) => (z - 18 * sin) * cos - (Math.hypot(x, y) - 18 * cos) * sin;
-    const r = rowsOn(
-      one([0, 0, 0], [0, 0, 80], 18, 6),
-      (p) => Math.min(slant(p) - 8, 72 - slant(p)),
-      ([x, y]) => [(x / Math.hypot(x, y)) * sin, (y / Math.hypot(x, y)) * sin, -cos],
-      3,
-      [{ rows: 8, spacingMm: 2.5 }],
-    );
+    const { sin, cos } = CONE;
+    const r = rowsOnCone([{ rows: 8, spacingMm: 2.5 }]);
     expect(r.rows.length).toBe(8 + Math.round((64 - 20) / 3));
     const at = (k: number) => (k < 8 ? 2.5 * (k + 0.5) : 20 + 3 * (k - 8 + 0.5));
     r.rows.forEach((row, k) => within(row.lengthMm, 2 * Math.PI * (18 * cos - (8 + at(k)) * sin), 0.004));
@@ -114,16 +121,8 @@ describe('rows on solids of known shape', () => {
   });
 
   it('round cone 18 to 6, lie to the wide end: 21 rings, first 102.864, last 46.316', () => {
-    const sin = 12 / 80;
-    const cos = Math.sqrt(1 - sin * sin);
-    // Slant distance along the straight flank from its wide rim.
-    const slant = ([x, y, z]: V3) => (z - 18 * sin) * cos - (Math.hypot(x, y) - 18 * cos) * sin;
-    const r = rowsOn(
-      one([0, 0, 0], [0, 0, 80], 18, 6),
-      (p) => Math.min(slant(p) - 8, 72 - slant(p)),
-      ([x, y]) => [(x / Math.hypot(x, y)) * sin, (y / Math.hypot(x, y)) * sin, -cos],
-      3,
-    );
+    const { sin, cos } = CONE;
+    const r = rowsOnCone();
     expect(r.rows.length).toBe(21);
     r.rows.forEach((row, k) => within(row.lengthMm, 2 * Math.PI * (18 * cos - (9.5 + 3 * k) * sin), 0.002));
     within(r.rows[0]!.lengthMm, 102.864, 0.002);

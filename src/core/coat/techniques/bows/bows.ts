@@ -308,7 +308,7 @@ export const bows: Way<Bows> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.lying);
     const figures = figuresOf(c, rows);
     const over = overOf(spec.lengthMm, hand);
     const tuft = { widthMm: spec.widthMm, pitchMm: pitchOf(spec), staggered: true };

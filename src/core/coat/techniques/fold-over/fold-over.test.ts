@@ -21,6 +21,7 @@ import { coverMapOf } from '@/core/coat/rows/row-figures';
 import { strands } from '@/core/shade/layers/strands';
 import type { LayContext } from '@/core/coat/way';
 import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
+import { plainEntry } from '../../../../../demo/plain-entry';
 
 /** Without its eye rims and muzzle, which are laid otherwise. */
 const pineMarten: Piece = { ...wholeMarten, areas: wholeMarten.areas.slice(0, 9) };
@@ -184,20 +185,8 @@ describe('stock', () => {
 });
 
 describe('planned against done', () => {
-  const entry = (e: Partial<LogEntry> & { kind: LogEntry['kind'] }, i: number) =>
-    ({
-      id: `e${i}`,
-      at: '2026-03-01T09:00:00Z',
-      areaId: 'bib',
-      by: 'hand',
-      was: [],
-      timed: true,
-      planned: null,
-      work: null,
-      ...e,
-    }) as LogEntry;
-  const logged = (...entries: (Partial<LogEntry> & { kind: LogEntry['kind'] })[]) => {
-    const piece: Piece = { ...pineMarten, log: entries.map(entry) };
+  const logged = (...entries: Parameters<typeof plainEntry>[0][]) => {
+    const piece: Piece = { ...pineMarten, log: entries.map((e, i) => plainEntry(e, i)) };
     return planLog({ piece, cupboard, hand: atWork }, { coat: plan.coat, work: plan.work }).result.areas.find(
       (a) => a.areaId === 'bib',
     )!;
@@ -222,7 +211,7 @@ describe('planned against done', () => {
   });
   it('what is left is the plan less what is done, and the core under the first row is built', () => {
     expect(plan.log.minutesLeft).toBeCloseTo(plan.work.minutes, 9);
-    const piece: Piece = { ...pineMarten, log: [entry({ kind: 'row', row: 1, minutes: 99, made: {} }, 0)] };
+    const piece: Piece = { ...pineMarten, log: [plainEntry({ kind: 'row', row: 1, minutes: 99, made: {} })] };
     const after = makePlan(piece, cupboard, hand, memo);
     const op = (id: string) => plan.work.steps.find((s) => s.operation.id === id)!.operation;
     const built = plan.work.steps

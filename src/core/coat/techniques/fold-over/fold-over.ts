@@ -223,7 +223,7 @@ export const foldOver: Way<FoldOver> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, spacingOf(spec), c.area.laid);
+    const { rows, chart } = rowsFor(c, spacingOf(spec), c.lying);
     const figures = figuresOf(c, rows);
     const gaps = spec.pinchPitchMm > spec.pinchWidthMm;
     const ends = meanAlong(rows, (x) => lengthAt(spec, x));

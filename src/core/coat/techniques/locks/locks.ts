@@ -286,7 +286,7 @@ export const locks: Way<Locks> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.lying);
     const figures = figuresOf(c, rows);
     const tuft = {
       widthMm: Math.min(spec.pitchMm, spec.lockWidthMm * (spec.opened ? WIDER : 1)),

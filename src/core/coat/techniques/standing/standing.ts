@@ -291,7 +291,7 @@ export const standing: Way<Standing> = {
   look,
   lay: (c) => {
     const { spec, lot, hand } = c;
-    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.area.laid);
+    const { rows, chart } = rowsFor(c, evenly(spec.spacingMm), c.lying);
     const marking = sandwichOf(c, rows);
     const figures = figuresOf(c, rows, marking);
     const marked = marking && {

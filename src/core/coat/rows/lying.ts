@@ -1,0 +1,15 @@
+/** How the rows of an area really lie, read off the log: every stretch that was measured, and the rest planned from where it ends. */
+import type { LogEntry } from '@/core/piece/log-entry';
+import type { RowsLying } from './spacing';
+
+/** @returns nothing where no rows were measured, or the area has been started over since */
+export function lyingOf(log: readonly LogEntry[], areaId: string): RowsLying {
+  let lying: RowsLying[number][] = [];
+  for (const e of log) {
+    if (e.kind === 'start-over' && e.operations.includes(`lay-${areaId}`)) lying = [];
+    if (e.kind !== 'measured' || !e.anew || e.areaId !== areaId || e.rows === null) continue;
+    const rows = e.rows - lying.reduce((n, x) => n + x.rows, 0);
+    if (rows > 0) lying.push({ rows, spacingMm: e.actualMm });
+  }
+  return lying;
+}
