@@ -168,11 +168,22 @@ test('a row gone wrong in two presses; rows measured, and the rest planned from 
   const more = Number(/3 of (\d+) rows/.exec(await docket(page).innerText())![1]);
   // Three rows cover 6 mm where they were to cover 10.5: at least one more is needed.
   expect(more).toBeGreaterThan(rows);
+  await docket(page).getByRole('button', { name: 'Measure the height' }).click();
+  await docket(page).getByLabel('It stands').fill('9');
+  await docket(page).getByRole('button', { name: 'Write the height down' }).click();
   await page.keyboard.press('8');
   const entries = page.getByRole('table', { name: 'Entries' });
+  await expect(entries).toContainText('stands 9 mm, planned');
   await expect(entries).toContainText('Row 4: uneven; pulled off, its wool used again');
   await expect(entries).toContainText('rows apart 2 mm, planned 3.5 mm; the rest planned anew');
   await accessible(page);
+  // The measure taken out of the log is out of the plan.
+  await entries
+    .getByRole('row', { name: /rows apart 2 mm/ })
+    .getByRole('button', { name: 'Remove' })
+    .click();
+  await settled(page);
+  await expect(page.getByRole('table', { name: 'Planned and done' })).toContainText(`3 of ${rows}`);
   // An entry is put right, and keeps what it said.
   await entries
     .getByRole('row', { name: /Row 1,/ })

@@ -7,7 +7,7 @@ import { defaultHand as hand } from '@/core/piece/hand';
 import type { Figure } from '@/core/method/define';
 import { spanOfFigure } from '@/core/method/span';
 import { methodOf } from '@/core/methods';
-import { learntFrom } from './learnt';
+import { asLearnt, learntFrom } from './learnt';
 import { wayOf } from './ways';
 
 const lot = cupboard.lots.find((l) => l.id === 'cream-top')!;
@@ -123,5 +123,17 @@ describe('what a practice swatch teaches', () => {
     const locks = cupboard.lots.find((l) => l.form === 'locks')!;
     expect(learntFrom({ swatches: [] }, locks, own).known).toEqual({ hides: 1 });
     expect(learntFrom({ swatches: [] }, lot, own).known).toEqual({});
+  });
+
+  it('another wool is judged with its own swatches, and with what the log taught of the way it is laid', () => {
+    const other = cupboard.lots.find((l) => l.id === 'rust-top')!;
+    const swatches = [swatch({ coat: { ...bib, lotId: other.id }, weighedMgCm: 1.2 * bib.layMgCm })];
+    const plain = asLearnt({ swatches }, other, hand, { wool: 1, loft: 1 });
+    const more = asLearnt({ swatches }, other, hand, { wool: 1.3, loft: 0.9 });
+    expect(plain.habit).toBeCloseTo(1.2, 9);
+    expect([more.habit / plain.habit, more.rise / plain.rise]).toEqual([
+      expect.closeTo(1.3, 9),
+      expect.closeTo(0.9, 9),
+    ]);
   });
 });
