@@ -10,6 +10,7 @@ import { Memo } from '@/core/memo';
 import { methods, methodOf } from '@/core/methods';
 import { defaultHand as hand } from '@/core/piece/hand';
 import type { FoldOver } from '@/core/piece/coat';
+import type { Piece } from '@/core/piece/schema';
 import { makePlan, type Plan } from '@/core/plan';
 import { say, mm } from '@/core/text';
 import { planStock } from '@/core/stock/stock';
