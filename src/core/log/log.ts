@@ -81,7 +81,7 @@ export function planLog(
       kinds: comparedByKind(piece.log),
       promised: promiseOf(piece.log, work.spanLeft),
       wrongs: wrongsOf(piece.log),
-      goOn: whereToGoOn(piece.log, work),
+      goOn: whereToGoOn(counts, work),
     },
     findings: lostFindings(piece.log, cupboard.needles, (id) => piece.form.parts.find((p) => p.id === id)?.name ?? id),
     ...NO_WORK,

@@ -18,6 +18,7 @@ export function canBegin(work: WorkPlan, operationId: string): boolean {
   return step !== undefined && step.because.every((b) => (share.get(b.id) ?? 0) >= 1);
 }
 
+/** @param log entries that still count */
 export function whereToGoOn(log: readonly LogEntry[], work: WorkPlan): GoOn | null {
   const share = new Map(work.progress.map((p) => [p.id, p.share]));
   const half = work.steps.filter((s) => {

@@ -248,8 +248,11 @@ describe('rows logged on the piece itself', () => {
         words: '',
       },
     ];
-    const of = (entries: LogEntry[]) =>
-      planned(withLog(entries), cupboard, defaultHand, COARSELY).log.areas.find((a) => a.areaId === 'bib')!;
+    const logOf = (entries: LogEntry[]) => planned(withLog(entries), cupboard, defaultHand, COARSELY).log;
+    const of = (entries: LogEntry[]) => logOf(entries).areas.find((a) => a.areaId === 'bib')!;
+    // The last row that lies, not the one that was pulled off.
+    expect(logOf(log.slice(0, 2)).goOn).toMatchObject({ operationId: 'lay-bib', left: { row: 2 } });
+    expect(logOf(log).goOn).toMatchObject({ operationId: 'lay-bib', left: { row: 1 } });
     const off = of(log);
     expect([off.rowsDone, off.nextRow]).toEqual([[1], 2]);
     expect(off.actualMinutes).toBeCloseTo(of(log.slice(0, 2)).actualMinutes, 12);
