@@ -16,7 +16,7 @@ import { makeSheet, NoSheet, SHEETS } from '../src/sheets/make-sheet';
 import type { SheetOptions } from '../src/sheets/paper';
 import { planJson } from '../src/sheets/plan-json';
 
-const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics', 'log'] as const;
+const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics', 'log', 'story'] as const;
 
 class Refused extends Error {}
 
@@ -84,7 +84,10 @@ async function command(args: readonly string[], io: Io): Promise<void> {
   const plan = makePlan(piece, cupboard, hand, undefined, planOptions({ shape: v.shape }));
 
   const out =
-    v.out ?? (forms.length > 1 || wants('pdf') || wants('svg') || wants('book') || wants('tables') ? '.' : undefined);
+    v.out ??
+    (forms.length > 1 || wants('pdf') || wants('svg') || wants('book') || wants('tables') || wants('story')
+      ? '.'
+      : undefined);
   const put = (name: string, data: string | Uint8Array): void => {
     if (out === undefined) {
       io.out(data as string);

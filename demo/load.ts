@@ -5,6 +5,7 @@ import hareFile from './brown-hare.json';
 import cupboardFile from './cupboard.json';
 import kingfisherFile from './kingfisher.json';
 import martenFile from './pine-marten.json';
+import martenLog from './pine-marten-log.json';
 
 function sound<T>(read: Read<T>): T {
   if (!read.ok) throw new Error(`a demo file is not sound: ${read.problems[0]!.where}: ${read.problems[0]!.says}`);
@@ -12,6 +13,10 @@ function sound<T>(read: Read<T>): T {
 }
 
 export const pineMarten = sound(readPiece(martenFile));
+/** The same marten half done: its log is made by cli/begin-demo.ts. */
+export const pineMartenBegun = sound(
+  readPiece({ ...martenFile, id: 'pine-marten-begun', name: 'Pine marten, half done', log: martenLog }),
+);
 export const alpacaCria = sound(readPiece(criaFile));
 export const kingfisher = sound(readPiece(kingfisherFile));
 export const brownHare = sound(readPiece(hareFile));

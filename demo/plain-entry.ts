@@ -8,5 +8,15 @@ type Some = {
 /** @param i tells it from other entries */
 export const plainEntry = (e: Some, i = 0): LogEntry => {
   const timed = e.kind === 'row' || e.kind === 'step' ? { timed: true, planned: null, work: null } : {};
-  return { id: `e${i}`, at: '2026-03-01T09:00:00Z', areaId: 'bib', by: 'hand', was: [], ...timed, ...e } as LogEntry;
+  const weighed = e.kind === 'wool' ? { askedG: null, way: null, operation: null, takenG: null } : {};
+  return {
+    id: `e${i}`,
+    at: '2026-03-01T09:00:00Z',
+    areaId: 'bib',
+    by: 'hand',
+    was: [],
+    ...timed,
+    ...weighed,
+    ...e,
+  } as LogEntry;
 };

@@ -22,6 +22,7 @@ interface Stages {
     | 'base-shows'
     | 'base-aslant'
     | 'may-show'
+    | 'held'
     | 'gaps'
     | 'winds'
     | 'uneven'
@@ -47,6 +48,7 @@ interface Stages {
     | 'corner'
     | 'near'
     | 'locks-short'
+    | 'stopped'
     | 'unclothed';
   readonly shade:
     | 'missing'

@@ -7,7 +7,7 @@ import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Plan } from './plan';
 import { alike } from './alike';
-import { lyingOf } from './coat/rows/lying';
+import { lyingOf, stoppedBy } from './coat/rows/lying';
 import { handAtWork } from './rates/hand-at-work';
 
 /** What the plan is made of, as rooms show it. */
@@ -155,10 +155,10 @@ export function touched(before: Inputs, now: Inputs): Touched {
       add(BUT_FORM);
       everyArea();
     }
-    // Rows measured move the rest of their area.
-    const measured = now.piece.areas.flatMap(({ id }) =>
-      alike(lyingOf(before.piece.log, id), lyingOf(now.piece.log, id)) ? [] : [id],
-    );
+    if (handAtWork(before.hand, before.piece).readyMinutes !== handAtWork(now.hand, now.piece).readyMinutes) add(LAST);
+    // Rows measured move the rest of their area, as does stopping before its last one.
+    const lies = (x: Inputs, id: string) => [lyingOf(x.piece.log, id), stoppedBy(x.piece.log, id)?.up];
+    const measured = now.piece.areas.flatMap(({ id }) => (alike(lies(before, id), lies(now, id)) ? [] : [id]));
     if (measured.length > 0) {
       add(BUT_FORM);
       coats = withAll(coats, new Set(measured));

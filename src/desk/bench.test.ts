@@ -9,20 +9,21 @@ import {
   needleBroke,
   needlesCounted,
   overdue,
-  putRight,
   rowWrong,
   spacingMeasured,
   startAgain,
   stepDone,
   stepOn,
   stepUndone,
+  stepWrong,
+  stopHere,
   takeBack,
-  takeOut,
   toggleTimer,
   writeNote,
-  writeWool,
 } from './bench';
-import { lyingOf } from '@/core/coat/rows/lying';
+import { keepOffcuts, lotsOf, writeWool } from './bench-wool';
+import { allRight, putRight, takeOut } from './put-right';
+import { lyingOf, stoppedBy } from '@/core/coat/rows/lying';
 import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
@@ -165,7 +166,7 @@ describe('put down otherwise', () => {
 
   it('wool weighed leaves the cupboard in the same change; put right, or taken out, the difference goes back', () => {
     const was = have();
-    writeWool('crown', lotId, 0.4);
+    writeWool('crown', lotId, 0.4, 'lay-crown');
     expect(have()).toBeCloseTo(was - 0.4, 9);
     expect(last()).toMatchObject({ kind: 'wool', lotId, grams: 0.4, takenG: 0.4, way: 'fold-over', askedG: null });
     putRight(last().id, { grams: 0.3 });
@@ -179,11 +180,11 @@ describe('put down otherwise', () => {
   });
 
   it('what is asked for the rows laid is kept beside what went, and counts once', () => {
-    const asked = { ...crown, rowsDone: [1, 2], asked: { lotId, grams: 0.5 } };
+    const asked = { ...crown, rowsDone: [1, 2], asked: [{ lotId, grams: 0.5 }] };
     useDesk.setState({ plan: { ...ready, log: { ...ready.log, areas: [asked] } } });
-    writeWool('crown', lotId, 0.6);
+    writeWool('crown', lotId, 0.6, 'lay-crown');
     expect(last()).toMatchObject({ askedG: 0.5 });
-    writeWool('crown', lotId, 0.1);
+    writeWool('crown', lotId, 0.1, 'lay-crown');
     expect(last()).toMatchObject({ askedG: null });
   });
 
@@ -224,7 +225,7 @@ describe('put down otherwise', () => {
 
   it('more wool than the cupboard is said to have: no more comes out than was there, and no more goes back', () => {
     const was = have();
-    writeWool('crown', lotId, was + 5);
+    writeWool('crown', lotId, was + 5, 'lay-crown');
     expect(have()).toBe(0);
     expect(last()).toMatchObject({ grams: was + 5, takenG: was });
     putRight(last().id, { grams: was + 1 });
@@ -233,6 +234,115 @@ describe('put down otherwise', () => {
     expect(have()).toBeCloseTo(was - 1, 6);
     takeOut(last().id);
     expect(have()).toBeCloseTo(was, 6);
+  });
+});
+
+describe('wool of steps and of offcuts', () => {
+  const veil = ready.work.steps.find(
+    (s) => s.operation.kind === 'veil' && lotsOf(ready, s.operation.id).length > 0,
+  )!.operation;
+  const wool = veil.materials.find((m) => m.from === 'cupboard')!;
+  const have = () => state().cupboard.lots.find((l) => l.id === wool.lotId)!.haveG;
+
+  it('a step is weighed by its own wool, once; what lies in the coat of its area is not in it', () => {
+    const was = have();
+    writeWool(veil.about.id, wool.lotId!, 0.02, veil.id);
+    expect(last()).toMatchObject({ kind: 'wool', operation: veil.id, way: null, takenG: 0.02 });
+    const asked = (last() as { askedG: number }).askedG;
+    expect(asked).toBeCloseTo(
+      veil.materials.reduce((s, m) => s + (m.lotId === wool.lotId && m.from === 'cupboard' ? m.massG : 0), 0),
+      3,
+    );
+    expect(have()).toBeCloseTo(was - 0.02, 9);
+    writeWool(veil.about.id, wool.lotId!, 0.01, veil.id);
+    expect(last()).toMatchObject({ askedG: null });
+    const laid = plan(state().piece!).log.areas.find((a) => a.areaId === veil.about.id);
+    expect(laid?.actualG ?? null).toBeNull();
+  });
+  it('what is cut or blended is weighed as it is laid, not twice', () => {
+    for (const { operation: o } of ready.work.steps)
+      if (o.kind === 'cut' || o.kind === 'blend') expect(lotsOf(ready, o.id)).toEqual([]);
+    const lays = ready.work.steps.filter((s) => s.operation.kind === 'lay');
+    for (const { operation: o } of lays) {
+      const draws = ready.coat.areas.find((a) => a.id === o.about.id)!.fur!.draws.filter((d) => d.for === 'coat');
+      expect(new Set(lotsOf(ready, o.id))).toEqual(new Set(draws.map((d) => d.lotId)));
+    }
+  });
+  it('offcuts are a wool of their own, no longer than they are, and more of them are added to it', () => {
+    const of = state().cupboard.lots.find((l) => l.id === wool.lotId)!;
+    keepOffcuts(of.id, 1.5, 20);
+    const off = () => state().cupboard.lots.filter((l) => l.name === `Offcuts of ${of.name}`);
+    expect(off()).toHaveLength(1);
+    expect(off()[0]).toMatchObject({
+      haveG: 1.5,
+      stapleMm: Math.min(20, of.stapleMm),
+      colour: of.colour,
+      form: of.form,
+    });
+    keepOffcuts(of.id, 0.7, 400);
+    expect(off()).toHaveLength(1);
+    expect(off()[0]).toMatchObject({ haveG: 2.2, stapleMm: Math.min(20, of.stapleMm) });
+    // The wool itself is as it was: what is kept has left it as laid.
+    expect(state().cupboard.lots.find((l) => l.id === of.id)).toEqual(of);
+    undo();
+    undo();
+    expect(off()).toEqual([]);
+  });
+});
+
+describe('a step gone wrong, an area stopped, an entry moved', () => {
+  it('a step taken off is open again and its minutes are spent; left, it stays done', () => {
+    stepDone('wire');
+    stepWrong('wire', { off: false, why: 'wrong place', wool: null, words: '' });
+    const share = () => plan(state().piece!).work.progress.find((p) => p.id === 'wire')!.share;
+    expect(share()).toBe(1);
+    stepWrong('wire', { off: true, why: 'wrong place', wool: null, words: 'bent the wrong way' });
+    expect(last()).toMatchObject({ kind: 'wrong', operation: 'wire', row: null });
+    expect(share()).toBe(0);
+    expect(log().filter((e) => e.kind === 'step')).toHaveLength(1);
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+  it('an area stops where its last row lies, until another is laid on it', () => {
+    const crown = ready.log.areas.find((a) => a.areaId === 'crown')!;
+    stopHere(crown);
+    expect(log()).toEqual([]);
+    const rows = ready.coat.areas.find((a) => a.id === 'crown')!.fur!.rows.rows;
+    stopHere({ ...crown, rowsDone: [1, 2, 3], rowsLaid: 3 });
+    expect(stoppedBy(state().piece!.log, 'crown')).toMatchObject({ rows: 3, up: rows[2]!.up });
+    stepOn(crown, 0);
+    stepOn(crown, 60_000);
+    expect(stoppedBy(state().piece!.log, 'crown')).toBeNull();
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+  it('an entry moved to another time stands there, and says when it was', () => {
+    writeNote('piece', 'first');
+    writeNote('piece', 'second');
+    const [a, b] = log();
+    const before = new Date(Date.parse(a!.at) - 60_000).toISOString();
+    putRight(b!.id, { at: before });
+    expect(log().map((e) => e.kind === 'note' && e.words)).toEqual(['second', 'first']);
+    expect(log()[0]).toMatchObject({ at: before, was: [{ said: { at: b!.at } }] });
+    undo();
+    expect(log()).toEqual([a, b]);
+  });
+  it('several put right at once are one change, and each lot is drawn from once for each', () => {
+    const lot = cupboard.lots[0]!;
+    const have = () => state().cupboard.lots.find((l) => l.id === lot.id)!.haveG;
+    writeWool('crown', lot.id, 0.4, 'lay-crown');
+    writeWool('crown', lot.id, 0.2, 'lay-crown');
+    const [a, b] = log();
+    allRight(
+      [
+        { id: a!.id, fixed: { grams: 0.5 } },
+        { id: b!.id, fixed: { grams: 0.1 } },
+      ],
+      [{ kind: 'wool', at: a!.at, areaId: 'crown', lotId: lot.id, grams: 0.3 }],
+    );
+    expect(have()).toBeCloseTo(lot.haveG - 0.9, 9);
+    expect(log().map((e) => e.kind === 'wool' && e.takenG)).toEqual(expect.arrayContaining([0.5, 0.1, 0.3]));
+    undo();
+    expect(have()).toBeCloseTo(lot.haveG - 0.6, 9);
+    expect(log()).toEqual([a, b]);
   });
 });
 

@@ -1,11 +1,8 @@
 /**
- * What happens at the bench: rows and steps finished or taken back, the timer, wool weighed, notes, needles counted and
- * broken, steps started over. All of it goes into the log.
+ * What happens at the bench: rows and steps finished or taken back, the timer, what was measured or went wrong, notes, needles counted
+ * and broken, steps started over. All of it goes into the log.
  */
-import { fewLetters } from './files';
 import type { AreaLog } from '@/core/log/log';
-import { ANOTHER_SITTING } from '@/core/log/sittings-done';
-import type { Cupboard } from '@/core/piece/cupboard';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
 import { rowsLaid } from '@/core/coat/rows/rows-laid';
 import { madeBy } from '@/core/decision';
@@ -14,50 +11,10 @@ import type { Place } from '@/core/piece/places';
 import type { Work } from '@/core/time/elements';
 import { together } from '@/core/time/work-time';
 import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
+import { into, without, write } from './write-log';
 import type { View } from './view';
 
 const MOST_MINUTES = 600;
-
-type Draft = {
-  [K in LogEntry['kind']]: Omit<Extract<LogEntry, { kind: K }>, 'id' | 'at' | 'by' | 'was'>;
-}[LogEntry['kind']];
-
-const whole = (entry: Draft, at = Date.now()): LogEntry =>
-  ({
-    ...entry,
-    id: `e-${fewLetters()}${fewLetters()}`,
-    at: new Date(at).toISOString(),
-    by: useDesk.getState().hand.id,
-    was: [],
-  }) as LogEntry;
-
-/** What begins a sitting, where this is the first entry of one: what was left to do by the plan of that day. */
-function begun(log: readonly LogEntry[], now: number): LogEntry[] {
-  const { plan } = useDesk.getState();
-  const last = log[log.length - 1];
-  if (!plan || (last && now - Date.parse(last.at) < ANOTHER_SITTING)) return [];
-  const tenth = (m: number) => Math.round(m * 10) / 10;
-  const { low, likely, high } = plan.work.spanLeft;
-  return [
-    whole(
-      {
-        kind: 'sitting',
-        areaId: 'piece',
-        leftMinutes: { low: tenth(low), likely: tenth(likely), high: tenth(high) },
-        doneOn: plan.work.finishDate,
-      },
-      now,
-    ),
-  ];
-}
-
-/** Writes entries at the end of a log, with what begins a sitting before the first. */
-const into = (log: LogEntry[], entries: readonly Draft[], now = Date.now()): void =>
-  void log.push(...begun(log, now), ...entries.map((e) => whole(e, now)));
-
-function write(...entries: readonly Draft[]): void {
-  editPiece((d) => into(d.log, entries));
-}
 
 /** What a step is planned to take, a share of it: kept beside what it took. */
 function promised(operationId: string, share = 1): { readonly planned: number | null; readonly work: Work | null } {
@@ -166,12 +123,6 @@ export function stepOn(log: AreaLog, now = Date.now(), took?: number): 'begun' |
   return last ? 'finished' : 'done';
 }
 
-/** A log without an entry; a sitting in which nothing is left never was. */
-function without(log: readonly LogEntry[], id: string): LogEntry[] {
-  const rest = log.filter((e) => e.id !== id);
-  return rest.filter((e, i) => e.kind !== 'sitting' || (i + 1 < rest.length && rest[i + 1]!.kind !== 'sitting'));
-}
-
 /** Takes the last thing done back, a row or a whole step. @returns the step it belongs to, to be seen again */
 export function takeBack(): string | null {
   const { piece, plan } = useDesk.getState();
@@ -191,64 +142,23 @@ export function toggleTimer(areaId: string, now = Date.now()): void {
   setView({ timer: { areaId, startedAt: isRunning(timer, areaId) ? null : now, beforeMs: before } });
 }
 
-/** What the plan asks for what was laid of an area since its wool was weighed last, before anything the log has taught. Grams. */
-function askedSince(areaId: string, lotId: string): number | null {
-  const { piece, plan } = useDesk.getState();
-  const log = plan?.log.areas.find((a) => a.areaId === areaId);
-  if (!piece || !log || log.asked?.lotId !== lotId) return null;
-  const before = piece.log.reduce(
-    (s, e) => s + (e.kind === 'wool' && e.areaId === areaId && e.lotId === lotId ? (e.askedG ?? 0) : 0),
-    0,
-  );
-  const asked = log.asked.grams - before;
-  return asked > 0 ? Math.round(asked * 1000) / 1000 : null;
-}
+/** What is said of something that went wrong: pulled off, so that it is to be done anew, or left as it is; with why. */
+export type Wrong = Pick<Extract<LogEntry, { kind: 'wrong' }>, 'off' | 'why' | 'wool' | 'words'>;
 
-interface Drawn {
-  readonly lotId: string;
-  readonly haveG: number;
-  readonly takenG: number;
-}
-
-/** What a lot holds once so much is drawn from it and what was drawn before is back; no more comes out than is there. Null where there is no such lot. */
-function drawn(lotId: string, grams: number, beforeG = 0): Drawn | null {
-  const lot = useDesk.getState().cupboard.lots.find((l) => l.id === lotId);
-  if (!lot) return null;
-  const thereG = lot.haveG + beforeG;
-  const takenG = Math.min(thereG, grams);
-  return { lotId, haveG: Math.round((thereG - takenG) * 1000) / 1000, takenG };
-}
-
-/** The same for an entry put right, or taken out again; null where its wool never left the cupboard. */
-const redrawn = (e: LogEntry, grams: number): Drawn | null =>
-  e.kind === 'wool' && e.takenG !== null ? drawn(e.lotId, grams, e.takenG) : null;
-
-function putInto(d: Cupboard, wool: Drawn | null): void {
-  const lot = d.lots.find((l) => l.id === wool?.lotId);
-  if (lot && wool) lot.haveG = wool.haveG;
-}
-
-/** Wool weighed before and after: it is written down, and leaves the cupboard in the same change. */
-export function writeWool(areaId: string, lotId: string, grams: number): void {
-  const { plan } = useDesk.getState();
-  const askedG = askedSince(areaId, lotId);
-  const way = plan?.coat.areas.find((a) => a.id === areaId)?.fur?.method ?? null;
-  const wool = drawn(lotId, grams);
-  editPieceAndCupboard(
-    (d) => into(d.log, [{ kind: 'wool', areaId, lotId, grams, askedG, way, takenG: wool?.takenG ?? null }]),
-    (d) => putInto(d, wool),
-  );
-}
-
-/** A row gone wrong: pulled off, so that it is to be laid anew, or left as it is; with why. */
-export function rowWrong(
-  areaId: string,
-  row: number,
-  wrong: Pick<Extract<LogEntry, { kind: 'wrong' }>, 'off' | 'why' | 'wool' | 'words'>,
-): void {
+export function rowWrong(areaId: string, row: number, wrong: Wrong): void {
   const rows = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows.rows;
   const up = rows?.find((r) => r.number === row)?.up ?? null;
   write({ kind: 'wrong', areaId, operation: `lay-${areaId}`, row, up, ...wrong });
+}
+
+export const stepWrong = (operation: string, wrong: Wrong): void =>
+  write({ kind: 'wrong', areaId: areaOf(operation), operation, row: null, up: null, ...wrong });
+
+/** The area stops at the last row that lies: what is above it stays bare. */
+export function stopHere({ areaId, rowsDone, rowsLaid: rows }: AreaLog): void {
+  const planned = useDesk.getState().plan?.coat.areas.find((a) => a.id === areaId)?.fur?.rows.rows;
+  const last = planned?.findLast((r) => rowsDone.includes(r.number));
+  if (last) write({ kind: 'stopped', areaId, rows, up: last.up });
 }
 
 /** Ten rows measured with a rule: how far apart they really lie. With `anew` the rest of the area is planned from where they end. */
@@ -367,38 +277,3 @@ export function needleSearched(needleId: string, left: number, words: string): v
 /** Needles counted as a sitting begins or ends. */
 export const needlesCounted = (when: 'before' | 'after', counts: Readonly<Record<string, number>>): void =>
   write({ kind: 'needles', areaId: 'piece', when, counts: { ...counts } });
-
-type Fixed = Partial<Record<'minutes' | 'grams' | 'words' | 'found', string | number | boolean>>;
-
-/** Puts an entry right; what it said before is kept with it. Of wool that left the cupboard the difference goes back, or out. */
-export function putRight(id: string, fixed: Fixed, now = Date.now()): void {
-  const { piece } = useDesk.getState();
-  const entry = piece?.log.find((e) => e.id === id) as (LogEntry & Record<string, unknown>) | undefined;
-  if (!entry) return;
-  const changed = Object.entries(fixed).filter(([k, v]) => k in entry && entry[k] !== v);
-  if (changed.length === 0) return;
-  const said = Object.fromEntries(changed.map(([k]) => [k, entry[k] as string | number | boolean]));
-  const wool = typeof fixed.grams === 'number' ? redrawn(entry, fixed.grams) : null;
-  editPieceAndCupboard(
-    (d) => {
-      const e = d.log.find((x) => x.id === id)!;
-      e.was.push({ at: new Date(now).toISOString(), said });
-      Object.assign(e, Object.fromEntries(changed));
-      // Minutes put in by hand are meant.
-      if ('minutes' in fixed && 'timed' in e) e.timed = true;
-      if (wool && e.kind === 'wool') e.takenG = wool.takenG;
-    },
-    (d) => putInto(d, wool),
-  );
-}
-
-/** Takes an entry out of the log; wool it took goes back into the cupboard. */
-export function takeOut(id: string): void {
-  const entry = useDesk.getState().piece?.log.find((e) => e.id === id);
-  if (!entry) return;
-  const wool = redrawn(entry, 0);
-  editPieceAndCupboard(
-    (d) => void (d.log = without(d.log, id)),
-    (d) => putInto(d, wool),
-  );
-}

@@ -109,6 +109,8 @@ const LOGGED: Readonly<Record<LogEntry['kind'], string>> = {
   wrong: 'what went wrong',
   measured: 'a measure',
   sitting: 'the beginning of a sitting',
+  stopped: 'where an area stops',
+  photo: 'a photograph',
 };
 
 const ROOTS = { piece: pieceSchema, cupboard: cupboardSchema, hand: handSchema } as const;

@@ -1,13 +1,30 @@
 /** The demo pieces and cupboard that ship with the app. */
-import { alpacaCria, brownHare, cupboard as demoCupboard, kingfisher, pineMarten } from '../../demo/load';
+import {
+  alpacaCria,
+  brownHare,
+  cupboard as demoCupboard,
+  kingfisher,
+  pineMarten,
+  pineMartenBegun,
+} from '../../demo/load';
 import { wayOf } from '@/core/coat/ways';
 import type { Coat } from '@/core/piece/coat';
 import type { Cupboard } from '@/core/piece/cupboard';
+import { defaultHand, type Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
 
 export { demoCupboard };
-export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher, brownHare];
+export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher, brownHare, pineMartenBegun];
+
+/** Whoever worked the half-done one: set aside beside the maker's own hand, which learns nothing from it. */
+export const demoHand: Hand = { ...defaultHand, id: 'demo-hand', name: 'Hand of the demo' };
+
+/** Where the photographs of a demo's log are, by the names of their entries. */
+export const demoPhotographs = (piece: Piece): { readonly entry: string; readonly path: string }[] =>
+  piece.log
+    .filter((e) => e.kind === 'photo')
+    .map((e, i) => ({ entry: e.id, path: `/demo/${pineMarten.id}-${i + 1}.jpg` }));
 
 /** Every lot a coat draws on. */
 const lotsOf = (c: Coat): string[] => {

@@ -7,7 +7,7 @@ import { connect } from './connection';
 import { report } from './report';
 import { optionsFor, sheetOptions, type Settings } from './settings';
 import type { SheetKind } from '@/sheets/make-sheet';
-import { loadPiece, savePiece } from './storage';
+import { loadPicture, loadPiece, savePiece } from './storage';
 
 function hand(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -73,6 +73,20 @@ export function freshId(stem: string): string {
 export const fewLetters = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(4)), (b) => b.toString(16).padStart(2, '0')).join('');
 
+/** Photographs of the log that are in this browser, for paper. */
+async function photographsOf({ id, log }: Piece): Promise<Record<string, Uint8Array>> {
+  const of = log.flatMap((e) => (e.kind === 'photo' ? [e.id] : []));
+  const found = await Promise.all(
+    of.map(async (entry) => {
+      const blob = await loadPicture(id, entry);
+      return blob && /^image\/(jpeg|png)$/.test(blob.type)
+        ? ([entry, new Uint8Array(await blob.arrayBuffer())] as const)
+        : null;
+    }),
+  );
+  return Object.fromEntries(found.filter((x) => x !== null));
+}
+
 /**
  * Makes a sheet of the piece in the worker and hands it to the maker as a file.
  * @throws in words, where it cannot be made
@@ -81,8 +95,9 @@ export async function saveSheet(
   kind: SheetKind,
   { settings, ...what }: { piece: Piece; cupboard: Cupboard; hand: Hand; settings: Settings },
 ): Promise<void> {
+  const pictures = kind === 'story' ? await photographsOf(what.piece) : {};
   const made = await connect()
-    .sheet(kind, what, optionsFor(what.piece, settings), { ...sheetOptions(settings), date: new Date() })
+    .sheet(kind, what, optionsFor(what.piece, settings), { ...sheetOptions(settings), date: new Date(), pictures })
     .catch((e: unknown) => {
       throw new Error(`The sheets could not be made: ${e instanceof Error ? e.message : String(e)}`);
     });

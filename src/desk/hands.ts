@@ -18,6 +18,11 @@ export async function otherHands(): Promise<Hand[]> {
   return all.sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 
+/** Keeps a hand beside the one at work, unless one of its name is there. */
+export async function setAside(hand: Hand): Promise<void> {
+  if ((await loadThing(`${ASIDE}${hand.id}`)) === undefined) await saveThing(`${ASIDE}${hand.id}`, hand);
+}
+
 /** Sets the hand at work aside and takes another one; undone like any change. */
 async function take(hand: Hand): Promise<void> {
   const now = useDesk.getState().hand;

@@ -16,6 +16,7 @@ const wool = (id: string, grams: number): LogEntry => ({
   grams,
   askedG: 1,
   way: 'fold-over',
+  operation: null,
   takenG: grams,
 });
 const logged = (piece: Piece, ...log: LogEntry[]) => ({ id: piece.id, doc: { ...piece, log } });
@@ -38,6 +39,11 @@ describe('other pieces', () => {
       Object.fromEntries(remembered([], docs, 'hand', inHand).map((d) => [d.pieceId, d.done.map((x) => x.actual)]));
     expect(by(kingfisher.id)).toEqual({ [kingfisher.id]: [1.2], 'a-copy': [1.5] });
     expect(by('a-copy')).toEqual({ 'a-copy': [1.2, 1.5] });
+  });
+  it('stored by the program before this one teach on, though they were not opened since', () => {
+    const doc = logged(kingfisher, wool('a', 1.2)).doc;
+    expect(taughtBy({ ...doc, schema: 11 }, 'hand')).toEqual(taughtBy(doc, 'hand'));
+    expect(taughtBy(doc, 'hand')!.done).toHaveLength(1);
   });
   it('of another hand, of an older program or not to be read teach nothing', () => {
     const doc = logged(kingfisher, wool('a', 1.2)).doc;

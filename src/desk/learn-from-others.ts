@@ -7,13 +7,17 @@ import { recordsOf } from '@/core/rates/records';
 import { storedDocs } from './storage';
 import { noted, useDesk } from './store';
 
+/** Since this version entries keep what was planned for them; what teaches is in them as it is today. */
+const KEEPS_PLANNED = 11;
+
 /**
  * What a stored piece teaches a hand. Logs written before it was kept what was planned teach nothing, so older pieces are passed over; what
  * cannot be read teaches nothing either.
  */
 export function taughtBy(doc: unknown, hand: string): DonePiece | null {
   const piece = doc as Partial<Piece> | null;
-  if (piece?.schema !== PIECE_SCHEMA || !Array.isArray(piece.log)) return null;
+  const version = Number(piece?.schema);
+  if (!(version >= KEEPS_PLANNED && version <= PIECE_SCHEMA) || !Array.isArray(piece?.log)) return null;
   try {
     const read = donePieceSchema.safeParse(recordsOf(piece as Piece, hand));
     return read.success ? read.data : null;

@@ -4,6 +4,7 @@ import { COARSE_SHARE, EDGE_SHARE } from '@/core/form/fineness';
 import type { Piece } from '@/core/piece/schema';
 import type { PlanOptions } from '@/core/plan';
 import type { SheetOptions } from '@/sheets/paper';
+import { benchSettingsSchema } from './bench-settings';
 
 /** Where a newcomer is told how it works, once each. */
 export const HINTS = ['form', 'coat', 'bench'] as const;
@@ -22,6 +23,7 @@ export const settingsSchema = z.object({
   contrast: z.enum(['system', 'more']).catch('system').default('system'),
   /** How many times as large this screen shows a millimetre as style sheets say: set by holding a card to it. */
   screen: z.number().min(0.4).max(3).catch(1).default(1),
+  bench: benchSettingsSchema.prefault({}),
   /** Hints that were read and put away. */
   hinted: z.array(z.enum(HINTS)).catch([]).default([]),
 });

@@ -266,3 +266,14 @@ export async function savePicture(pieceId: string, id: string, picture: Blob): P
 export async function loadPicture(pieceId: string, id: string): Promise<Blob | null> {
   return (await (await db()).get('pictures', pictureKey(pieceId, id))) ?? null;
 }
+
+/** All pictures of a piece for a copy of it, as one change. */
+export async function copyPictures(fromId: string, toId: string): Promise<void> {
+  await onDisk(async (d) => {
+    const tx = d.transaction('pictures', 'readwrite', AS_ONE);
+    const of = IDBKeyRange.bound(pictureKey(fromId, ''), pictureKey(fromId, '\uffff'));
+    const [keys, all] = await Promise.all([tx.store.getAllKeys(of), tx.store.getAll(of)]);
+    keys.forEach((key, i) => void tx.store.put(all[i]!, pictureKey(toId, key.slice(fromId.length + 1))));
+    await tx.done;
+  });
+}

@@ -181,7 +181,7 @@ describe('the bench', () => {
     actualMinutes: 0,
     plannedG: 0,
     actualG: null,
-    asked: { lotId: 'cream-top', grams: 0 },
+    asked: [{ lotId: 'cream-top', grams: 0 }],
   });
   const MIN = 60_000;
   const written = () => desk().piece!.log;

@@ -17,6 +17,9 @@ export const NEEDLE_ROOMS = ['rack', 'plan', 'inside', 'finish'] as const;
 export type NeedleRoom = (typeof NEEDLE_ROOMS)[number];
 export const ORDER_ROOMS = ['steps', 'time', 'over'] as const;
 export type OrderRoom = (typeof ORDER_ROOMS)[number];
+/** What lies beside the work at the bench. */
+export const BENCH_ROOMS = ['work', 'steps', 'chart', 'write', 'needles', 'photographs'] as const;
+export type BenchRoom = (typeof BENCH_ROOMS)[number];
 export const INSIDES = ['finished', 'core', 'cut'] as const;
 export type Inside = (typeof INSIDES)[number];
 /** What of the desk is seen in turn where there is no room for all of it. */
@@ -61,6 +64,9 @@ export const viewSchema = z.object({
   /** In Order: which of its rooms is open, and the step in hand (there, in Needles and at the bench). */
   orderRoom: z.enum(ORDER_ROOMS).catch('steps').default('steps'),
   stepId: z.string().nullable().catch(null).default(null),
+  /** At the bench: what lies beside the work, and whether nothing but the work is seen. */
+  benchRoom: z.enum(BENCH_ROOMS).catch('work').default('work'),
+  bare: z.boolean().catch(false).default(false),
   trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),

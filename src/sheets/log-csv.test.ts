@@ -21,7 +21,17 @@ it('every entry is a line with its figures; words that look like a formula stay 
       work: { row: 1 },
       made: {},
     },
-    { ...common, id: 'b', kind: 'wool', lotId: 'cream-top', grams: 0.4, askedG: 0.35, way: 'fold-over', takenG: 0.4 },
+    {
+      ...common,
+      id: 'b',
+      kind: 'wool',
+      lotId: 'cream-top',
+      grams: 0.4,
+      askedG: 0.35,
+      way: 'fold-over',
+      operation: null,
+      takenG: 0.4,
+    },
     { ...common, id: 'c', kind: 'note', words: '=1+1, "damp"' },
     {
       ...common,

@@ -8,16 +8,18 @@ import { woolName } from '@/units/wool-words';
 import { metric, words } from '@/units/units';
 import { plainCell } from './cut-list';
 
-const COLUMNS = [
+export const LOG_COLUMNS = [
   'when', 'what', 'area', 'step', 'row', 'minutes', 'planned minutes', 'wool', 'grams', 'asked g', 'measured mm', 'planned mm', 'words',
-  'put right',
-]; // prettier-ignore
+  'put right', 'entry',
+] as const; // prettier-ignore
 
-const WHAT: Readonly<Record<LogEntry['kind'], string>> = {
+export const LOG_WHAT: Readonly<Record<LogEntry['kind'], string>> = {
   row: 'row laid',
   step: 'step done',
   wool: 'wool weighed',
   note: 'note',
+  photo: 'photograph',
+  stopped: 'stopped before the last row',
   wrong: 'gone wrong',
   measured: 'measured',
   sitting: 'sitting begins',
@@ -53,7 +55,7 @@ export function logCsv(piece: Piece, plan: Plan, { lots, needles }: Pick<Cupboar
   };
   const lines = piece.log.map((e) => ({
     when: e.at,
-    what: e.kind === 'step' && e.kept ? 'kept as it is' : WHAT[e.kind],
+    what: e.kind === 'step' && e.kept ? 'kept as it is' : LOG_WHAT[e.kind],
     area: plainCell(
       piece.areas.find((a) => a.id === e.areaId)?.name ?? piece.form.parts.find((p) => p.id === e.areaId)?.name ?? '',
     ),
@@ -70,6 +72,8 @@ export function logCsv(piece: Piece, plan: Plan, { lots, needles }: Pick<Cupboar
     'planned mm': 'plannedMm' in e ? e.plannedMm : '',
     words: plainCell(said(e)),
     'put right': e.was.length > 0 ? JSON.stringify(e.was.map((w) => w.said)) : '',
+    // By it an entry is found again when the file is read back.
+    entry: e.id,
   }));
-  return Papa.unparse(lines, { newline: '\r\n', columns: COLUMNS }) + '\r\n';
+  return Papa.unparse(lines, { newline: '\r\n', columns: [...LOG_COLUMNS] }) + '\r\n';
 }

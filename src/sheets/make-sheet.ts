@@ -11,8 +11,9 @@ import { logCsv } from './log-csv';
 import type { SheetOptions } from './paper';
 import { rowSheets } from './row-sheets';
 import { rowsCsv, rowTables } from './row-table';
+import { story } from './story';
 
-export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics', 'rows', 'tables', 'log'] as const;
+export const SHEETS = ['pdf', 'csv', 'face', 'book', 'ics', 'rows', 'tables', 'log', 'story'] as const;
 export type SheetKind = (typeof SHEETS)[number];
 
 interface Sheet {
@@ -30,6 +31,8 @@ export class NoSheet extends Error {
     super(says);
   }
 }
+
+const NOTHING_YET = () => new NoSheet('No log', 'Nothing of this piece has been written down yet.');
 
 /** @throws {NoSheet} where the piece has nothing for it */
 export async function makeSheet(
@@ -51,8 +54,11 @@ export async function makeSheet(
     case 'rows':
       return named('rows.csv', 'text/csv; charset=utf-8', rowsCsv(plan));
     case 'log':
-      if (piece.log.length === 0) throw new NoSheet('No log', 'Nothing of this piece has been written down yet.');
+      if (piece.log.length === 0) throw NOTHING_YET();
       return named('log.csv', 'text/csv; charset=utf-8', logCsv(piece, plan, cupboard));
+    case 'story':
+      if (piece.log.length === 0) throw NOTHING_YET();
+      return named('story.pdf', 'application/pdf', await story(piece, plan, cupboard, options));
     case 'tables':
       return named('rows.pdf', 'application/pdf', await rowTables(piece, plan, options));
     case 'face':

@@ -18,6 +18,8 @@ export interface SheetOptions {
   /** Date printed on the sheets; given, so that the same plan makes the same file. */
   readonly date: Date;
   readonly fonts: SheetFonts;
+  /** Photographs by the name of their entry, JPEG or PNG; where there are none, sheets say so. */
+  readonly pictures?: Readonly<Record<string, Uint8Array>>;
 }
 
 /** Characters of the main font file; everything else is set from the extended one. */
@@ -193,6 +195,13 @@ export class Paper {
     this.doc.save();
     points.forEach(([x, y], i) => (i === 0 ? this.doc.moveTo(x * PT, y * PT) : this.doc.lineTo(x * PT, y * PT)));
     this.doc.closePath().fill(hex).restore();
+  }
+
+  /** A photograph, JPEG or PNG, as large as fits, mm. */
+  picture(bytes: Uint8Array, x: number, y: number, width: number, height: number): void {
+    // Of its own: what is handed in may be a view of something larger.
+    const own = bytes.slice().buffer as ArrayBuffer;
+    this.doc.image(own, x * PT, y * PT, { fit: [width * PT, height * PT] });
   }
 
   /** A small ring with a dot in it, to push a pin through. */

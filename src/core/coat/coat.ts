@@ -12,7 +12,9 @@ import { say } from '@/core/text';
 import { findWools } from '@/core/wool/find';
 import { betweenAreas, locksShared } from './between';
 import type { AreaPlan, CoatPlan, ShapedAreas } from './coat-plan';
+import { heldFindings } from './held';
 import { layArea } from './lay-area';
+import { stoppedFindings } from './stopped';
 import { marginsOf } from '@/core/coat/cover/margins';
 import { stopsOf } from '@/core/coat/cover/stops';
 import { unclothed } from './unclothed';
@@ -58,7 +60,11 @@ export function planCoat(
     }
     lays[i] = laid.lay;
     const { findings: found, operations: work, seats: _, ...fur } = laid.lay;
-    findings.push(...found);
+    findings.push(
+      ...found,
+      ...heldFindings(laid.context, laid.lay, hand.laying[coat.method]?.spacing ?? null),
+      ...stoppedFindings(laid.context, laid.lay),
+    );
     operations.push(...work);
     const { lot, hand: rates, habit, rise } = laid.context;
     // What time takes does not move how far a measure may go.

@@ -87,6 +87,8 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly areaIndex: number;
   /** Rows that lie already, as they were measured. */
   readonly lying: RowsLying;
+  /** How far up the maker stopped laying it, a share of the way to the top; null where it is laid to the top. */
+  readonly stopsAt: number | null;
   readonly cupboard: Cupboard;
   /** What of the wool and of the hand the maker has measured. */
   readonly known: Known;

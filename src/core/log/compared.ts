@@ -1,4 +1,4 @@
-/** Planned against done: time by kind of work, what was promised as the piece was begun, and what went wrong. Minutes. */
+/** Planned against done: time by kind of work, and what was promised as the piece was begun. Minutes. */
 import type { Span } from '@/core/method/span';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { KINDS_OF_WORK, type KindOfWork } from '@/core/time/elements';
@@ -57,21 +57,4 @@ export function promiseOf(log: readonly LogEntry[], left: Span): Promised | null
     comesTo: { low: spent + left.low, likely, high: spent + left.high },
     within: said.low <= likely && likely <= said.high,
   };
-}
-
-export interface Wrong {
-  readonly why: Extract<LogEntry, { kind: 'wrong' }>['why'];
-  readonly times: number;
-  readonly pulledOff: number;
-}
-
-/** What went wrong, most often first. */
-export function wrongsOf(log: readonly LogEntry[]): Wrong[] {
-  const by = new Map<Wrong['why'], { times: number; pulledOff: number }>();
-  for (const e of log) {
-    if (e.kind !== 'wrong') continue;
-    const was = by.get(e.why) ?? { times: 0, pulledOff: 0 };
-    by.set(e.why, { times: was.times + 1, pulledOff: was.pulledOff + (e.off ? 1 : 0) });
-  }
-  return [...by].map(([why, n]) => ({ why, ...n })).sort((a, b) => b.times - a.times);
 }

@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LogEntry } from '@/core/piece/log-entry';
-import { comparedByKind, promiseOf, wrongsOf } from './compared';
+import { wrongsOf } from '@/core/rates/wrongs';
+import { comparedByKind, promiseOf } from './compared';
 import { ANOTHER_SITTING, sittingsDone } from './sittings-done';
 
 const at = (ms: number) => new Date(Date.UTC(2026, 2, 1, 9) + ms).toISOString();

@@ -5,7 +5,11 @@ import type { CoatPlan } from '@/core/coat/coat-plan';
 import { areasOfLays, standing } from '@/core/order/progress';
 import { lostFindings } from '@/core/needle/lost';
 import type { WorkPlan } from '@/core/order/work';
-import { comparedByKind, promiseOf, wrongsOf, type KindCompared, type Promised, type Wrong } from './compared';
+import { byLot } from '@/core/materials';
+import { isAbout } from '@/core/ref';
+import { weighedFor } from './weighed';
+import { wrongsOf, type Wrong } from '@/core/rates/wrongs';
+import { comparedByKind, promiseOf, type KindCompared, type Promised } from './compared';
 import { whereToGoOn, type GoOn } from './where-to-go-on';
 
 export interface AreaLog {
@@ -23,8 +27,8 @@ export interface AreaLog {
   /** Wool planned for the rows done, and weighed as used; null when nothing was weighed. */
   readonly plannedG: number;
   readonly actualG: number | null;
-  /** What the plan asks of its wool for the rows done, before anything learned from the log. */
-  readonly asked: { readonly lotId: string; readonly grams: number };
+  /** What the plan asks of each of its wools for the rows done, before anything learned from the log; its own first. */
+  readonly asked: readonly { readonly lotId: string; readonly grams: number }[];
 }
 
 export interface LogPlan {
@@ -56,9 +60,11 @@ export function planLog(
     const done = new Set(rowsDone);
     const length = rows.reduce((s, r) => s + (done.has(r.number) ? r.lengthMm : 0), 0);
     const share = a.fur.rows.totalMm > 0 ? length / a.fur.rows.totalMm : 0;
-    const weighed = mine.filter((e) => e.kind === 'wool');
-    const { lotId, method, draws } = a.fur;
-    const drawn = draws.reduce((s, d) => s + (d.lotId === lotId && d.for === 'coat' ? d.massG : 0), 0);
+    const lay = work.steps.find((x) => x.operation.kind === 'lay' && isAbout(x.operation, 'area', a.id))?.operation.id;
+    const weighed = mine.flatMap((e) => (lay !== undefined && weighedFor(e, lay) ? [e] : []));
+    const { method, draws } = a.fur;
+    const drawn = byLot(draws.filter((d) => d.for === 'coat'));
+    const taught = hand.laying[method]?.wool?.times ?? 1;
     // Where it was not kept what was said, the rows done have their share of what is planned now.
     const said = lying.every((e) => e.planned !== null);
     areas.push({
@@ -70,8 +76,8 @@ export function planLog(
       plannedMinutes: said ? lying.reduce((s, e) => s + (e.planned ?? 0), 0) : a.fur.figures.minutes.value * share,
       actualMinutes: mine.reduce((s, e) => s + (e.kind === 'row' ? e.minutes : 0), 0),
       plannedG: a.fur.figures.mass.value * share,
-      actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + (e.kind === 'wool' ? e.grams : 0), 0) : null,
-      asked: { lotId, grams: (drawn * share) / (hand.laying[method]?.wool?.times ?? 1) },
+      actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + e.grams, 0) : null,
+      asked: drawn.flatMap((d) => (d.lotId === null ? [] : [{ lotId: d.lotId, grams: (d.massG * share) / taught }])),
     });
   }
   return {

@@ -1,10 +1,10 @@
 /** What was done beside what was asked, as it is kept of every piece with the hand that did it: what the plan learns from. */
 import { z } from 'zod';
-import { id, measure } from './fields';
-import { workMadeOf } from './log-entry';
+import { id, measure, whole } from './fields';
+import { workMadeOf, WRONGS } from './log-entry';
 
 /** What is learned. */
-const LEARNT = ['time', 'wool', 'spacing', 'loft'] as const;
+const LEARNT = ['time', 'wool', 'spacing', 'loft', 'ready'] as const;
 
 const doneSchema = z.strictObject({
   of: z.enum(LEARNT),
@@ -24,5 +24,16 @@ export const donePieceSchema = z.strictObject({
   /** When its last entry was written down: later pieces count more. */
   at: z.iso.datetime('The time of a log entry must be a date and time'),
   done: z.array(doneSchema).max(20_000),
+  /** What went wrong, by reason; left out where that was not kept. */
+  wrongs: z
+    .array(
+      z.strictObject({
+        why: z.enum(WRONGS),
+        times: whole('Times it went wrong', 1, 20_000),
+        pulledOff: whole('Times it was pulled off', 0, 20_000),
+      }),
+    )
+    .max(WRONGS.length)
+    .optional(),
 });
 export type DonePiece = z.infer<typeof donePieceSchema>;

@@ -87,6 +87,8 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     askedG: measure('Wool asked for', 0, 2000, 'g').nullable(),
     /** The way it was laid; null where it was not laid. */
     way: id('Way of laying').nullable(),
+    /** The step it was weighed for; null where that was not kept. */
+    operation: operationId('Step').nullable(),
     /** What of it left the cupboard; null where it never did. */
     takenG: measure('Wool taken out of the cupboard', 0, 2000, 'g').nullable(),
   }),
@@ -115,6 +117,8 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     rows: whole('Rows', 1, 5000).nullable(),
     anew: z.boolean(),
   }),
+  /** An area stops before its last row: so many rows lie, the last of them so far up. */
+  z.strictObject({ ...logCommon, kind: z.literal('stopped'), rows: whole('Rows', 1, 5000), up }),
   /** A sitting begins: what was left to do by the plan of that day. */
   z.strictObject({
     ...logCommon,
@@ -127,6 +131,20 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     doneOn: z.iso.date('The day it will be done must be a date').nullable(),
   }),
   z.strictObject({ ...logCommon, kind: z.literal('note'), words: name('Note', 2000) }),
+  /** A photograph of how it stands: the picture itself is kept beside the piece, under the name of the entry. */
+  z.strictObject({
+    ...logCommon,
+    kind: z.literal('photo'),
+    operation: operationId('Step').nullable(),
+    /** How the animal on the screen was turned beside it; null where that says nothing. */
+    seen: z
+      .strictObject({
+        yawDeg: measure('Turn of the animal', -360, 360, '°'),
+        pitchDeg: measure('Tilt of the animal', -90, 90, '°'),
+      })
+      .nullable(),
+    words: z.string().max(2000, 'The words must not be longer than 2000 letters'),
+  }),
   /** A step done as a whole; or one kept as it is although a decision behind it has changed. */
   z.strictObject({
     ...logCommon,

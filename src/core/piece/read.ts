@@ -17,6 +17,7 @@ import { toHand5 } from './upgrades/hand-5';
 import { toHand6 } from './upgrades/hand-6';
 import { toHand7 } from './upgrades/hand-7';
 import { toHand8 } from './upgrades/hand-8';
+import { toHand9 } from './upgrades/hand-9';
 import { toPiece2 } from './upgrades/piece-2';
 import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
@@ -26,6 +27,7 @@ import { toPiece7 } from './upgrades/piece-7';
 import { toPiece8 } from './upgrades/piece-8';
 import { toPiece10 } from './upgrades/piece-10';
 import { toPiece11 } from './upgrades/piece-11';
+import { toPiece12 } from './upgrades/piece-12';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -52,8 +54,18 @@ export const PIECE_UPGRADES: Upgrades = {
   8: toPiece9,
   9: toPiece10,
   10: toPiece11,
+  11: toPiece12,
 };
-const HAND_UPGRADES: Upgrades = { 1: toHand2, 2: toHand3, 3: toHand4, 4: toHand5, 5: toHand6, 6: toHand7, 7: toHand8 };
+const HAND_UPGRADES: Upgrades = {
+  1: toHand2,
+  2: toHand3,
+  3: toHand4,
+  4: toHand5,
+  5: toHand6,
+  6: toHand7,
+  7: toHand8,
+  8: toHand9,
+};
 const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,
   2: toCupboard3,

@@ -3,7 +3,9 @@
  * written down for every plan, so an entry put right or taken back is unlearned at once.
  */
 import type { DonePiece } from '@/core/piece/done';
-import type { Hand } from '@/core/piece/hand';
+import { alike } from '@/core/alike';
+import { defaultHand, type Hand } from '@/core/piece/hand';
+import { usuallyReady } from './ready';
 import type { Piece } from '@/core/piece/schema';
 import { KINDS_OF_WORK, type Pace, type Work } from '@/core/time/elements';
 import { factorOf, learn, OF_MEASURES, typical, type Done, type Learnt } from '@/core/time/learning';
@@ -11,7 +13,7 @@ import { mainKind, minutesByKind } from '@/core/time/work-time';
 import { everythingDone } from './records';
 
 /** What was learned of one thing: so many times what was asked, from so many entries on so many pieces. */
-interface LearntRate {
+export interface LearntRate {
   readonly times: number;
   readonly entries: number;
   readonly pieces: number;
@@ -28,6 +30,8 @@ export interface HandAtWork extends Hand, Pick<Pace, 'slower'> {
   /** Of time: how many entries on how many pieces it rests on, by kind of work; null while too little was timed. */
   readonly learnt: Learnt | null;
   readonly laying: Readonly<Record<string, LearntLaying>>;
+  /** Getting ready and clearing away, from so many sittings; null while too few say, or the maker has put in a figure. */
+  readonly readyFrom: { readonly minutes: number; readonly sittings: number } | null;
   readonly learntFrom: { readonly entries: number; readonly pieces: number };
 }
 
@@ -64,7 +68,7 @@ export const NO_PIECE: Pick<Piece, 'id' | 'name' | 'log'> = { id: 'none', name: 
 
 /** The rates alone, as they are without what was learned of time and laying. */
 export function untaught(hand: Hand & Partial<HandAtWork>): Hand {
-  const { slower: _s, learnt: _l, laying: _y, learntFrom: _f, ...rates } = hand;
+  const { slower: _s, learnt: _l, laying: _y, learntFrom: _f, readyFrom: _r, ...rates } = hand;
   return rates;
 }
 
@@ -72,6 +76,30 @@ function rateOf(l: Learnt | null, entries: readonly Done[], kind: string): Learn
   const mine = entries.filter((e) => e.kind === kind);
   if (!l || mine.length === 0) return null;
   return { times: factorOf(l, kind), entries: mine.length, pieces: new Set(mine.map((e) => e.piece)).size };
+}
+
+/** What is weighed of a core is learned by how firm it is. */
+export const wayOfCore = (firmness: keyof Hand['coreDensityMgCm3']): string => `core-${firmness.replaceAll(' ', '-')}`;
+
+/** How dense cores are felted, as weighing them has taught; what the maker has put in stays, and nothing is said of it as learned. */
+function feltedAs(own: Hand['coreDensityMgCm3'], laying: Record<string, LearntLaying>): Hand['coreDensityMgCm3'] {
+  const of = (k: keyof Hand['coreDensityMgCm3']) => {
+    const d = own[k];
+    const times = laying[wayOfCore(k)]?.wool?.times;
+    if (times === undefined) return d;
+    if (!alike(d, defaultHand.coreDensityMgCm3[k])) {
+      delete laying[wayOfCore(k)];
+      return d;
+    }
+    const usual = d.usual * times;
+    return { least: Math.min(d.least, usual), usual, most: Math.max(d.most, usual) };
+  };
+  return {
+    firm: of('firm'),
+    'with give': of('with give'),
+    'lofty pad': of('lofty pad'),
+    'flat felt': of('flat felt'),
+  };
 }
 
 export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>): HandAtWork {
@@ -91,8 +119,19 @@ export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>
   const [wool, spacing, loft] = [measured('wool'), measured('spacing'), measured('loft')];
   const [ofWool, ofSpacing, ofLoft] = [wool, spacing, loft].map((x) => learn(x, OF_MEASURES));
   const ways = [...new Set([...wool, ...spacing, ...loft].map((d) => d.kind))].sort();
+  const rates = (w: string) => ({
+    wool: rateOf(ofWool!, wool, w),
+    spacing: rateOf(ofSpacing!, spacing, w),
+    loft: rateOf(ofLoft!, loft, w),
+  });
+  const laying = Object.fromEntries(ways.map((w) => [w, rates(w)]));
+  const ready = all.flatMap((p) => p.done.flatMap((d) => (d.of === 'ready' ? [d.actual] : [])));
+  const usually = hand.readyMinutes === defaultHand.readyMinutes ? usuallyReady(ready) : null;
   return {
     ...hand,
+    ...(usually === null ? {} : { readyMinutes: usually }),
+    readyFrom: usually === null ? null : { minutes: usually, sittings: ready.length },
+    coreDensityMgCm3: feltedAs(hand.coreDensityMgCm3, laying),
     // Kept with the hand, and said by what was learned from it.
     done: [],
     learnt,
@@ -103,16 +142,7 @@ export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>
           ) as Pace['slower'],
         }
       : {}),
-    laying: Object.fromEntries(
-      ways.map((w) => [
-        w,
-        {
-          wool: rateOf(ofWool!, wool, w),
-          spacing: rateOf(ofSpacing!, spacing, w),
-          loft: rateOf(ofLoft!, loft, w),
-        },
-      ]),
-    ),
+    laying,
     learntFrom: { entries: timed.length, pieces: new Set(timed.map((d) => d.piece)).size },
   };
 }

@@ -280,6 +280,7 @@ describe('wool weighed', () => {
             grams,
             askedG,
             way: 'fold-over',
+            operation: null,
             takenG: grams,
           },
         ],

@@ -2,6 +2,9 @@
 import type { Done, DonePiece } from '@/core/piece/done';
 import type { LogEntry } from '@/core/piece/log-entry';
 import type { Piece } from '@/core/piece/schema';
+import { defaultHand } from '@/core/piece/hand';
+import { readyIn } from './ready';
+import { wrongsOf } from './wrongs';
 
 /** Shorter than so much of what was planned nobody timed it: it was only written down. Ours. */
 const ONLY_WRITTEN = 0.05;
@@ -22,11 +25,54 @@ function recordOf(e: LogEntry): Done[] {
   return [];
 }
 
+/** Minutes of a row that was pulled off belong to the row laid in its place: that is what a row that lies has taken. */
+function laidAgain(log: readonly LogEntry[]): LogEntry[] {
+  const out: LogEntry[] = [];
+  const spent = new Map<string, { minutes: number; timed: boolean }>();
+  for (const e of log) {
+    if (e.kind === 'wrong' && e.off && e.row !== null) {
+      const at = out.findLastIndex((x) => x.kind === 'row' && x.areaId === e.areaId && x.row === e.row);
+      const gone = out[at];
+      if (gone?.kind === 'row') {
+        out.splice(at, 1);
+        const was = spent.get(e.areaId);
+        spent.set(e.areaId, {
+          minutes: (was?.minutes ?? 0) + gone.minutes,
+          timed: gone.timed && (was?.timed ?? true),
+        });
+      }
+    }
+    const again = e.kind === 'row' ? spent.get(e.areaId) : undefined;
+    if (again && e.kind === 'row') {
+      spent.delete(e.areaId);
+      out.push({ ...e, minutes: e.minutes + again.minutes, timed: e.timed && again.timed });
+    } else out.push(e);
+  }
+  return out;
+}
+
 /** What was done on a piece by one hand. @returns null where its log teaches nothing */
 export function recordsOf({ id, name, log }: Pick<Piece, 'id' | 'name' | 'log'>, hand: string): DonePiece | null {
   const mine = log.filter((e) => e.by === hand);
-  const done = mine.flatMap(recordOf);
-  return done.length > 0 ? { pieceId: id, name, at: mine[mine.length - 1]!.at, done } : null;
+  const done = [
+    ...laidAgain(mine).flatMap(recordOf),
+    ...readyIn(mine).map((actual): Done => ({
+      of: 'ready',
+      way: null,
+      work: null,
+      asked: defaultHand.readyMinutes,
+      actual,
+    })),
+  ];
+  const wrongs = wrongsOf(mine);
+  if (done.length + wrongs.length === 0) return null;
+  return {
+    pieceId: id,
+    name,
+    at: mine[mine.length - 1]!.at,
+    done,
+    ...(wrongs.length > 0 ? { wrongs } : {}),
+  };
 }
 
 /** Everything a hand has done: on other pieces as kept with it, on this one by its log; what is left out teaches nothing. */

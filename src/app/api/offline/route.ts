@@ -15,6 +15,8 @@ const BESIDE = [
   '/icons/192.png',
   '/icons/512.png',
   '/icons/512-whole.png',
+  // Photographs of the demo that is half done.
+  ...[1, 2, 3].map((n) => `/demo/pine-marten-${n}.jpg`),
 ];
 
 export async function GET(): Promise<Response> {

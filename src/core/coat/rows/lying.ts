@@ -13,3 +13,18 @@ export function lyingOf(log: readonly LogEntry[], areaId: string): RowsLying {
   }
   return lying;
 }
+
+type Stopped = Extract<LogEntry, { kind: 'stopped' }>;
+
+/** The entry by which an area stops before its last row; null where it does not, was laid on after all, or has been started over since. */
+export function stoppedBy(log: readonly LogEntry[], areaId: string): Stopped | null {
+  let by: Stopped | null = null;
+  for (const e of log) {
+    if (e.kind === 'start-over' && e.operations.includes(`lay-${areaId}`)) by = null;
+    if (e.areaId !== areaId) continue;
+    if (e.kind === 'stopped') by = e;
+    // Laid on after all; a row pulled off is laid again.
+    if (e.kind === 'row' || (e.kind === 'wrong' && e.off && e.row !== null)) by = null;
+  }
+  return by;
+}

@@ -13,13 +13,24 @@ import type { LayContext } from '@/core/coat/way';
  * @param lying rows that lie already, as they were measured
  */
 export function rowsFor(c: LayContext, spacing: Spacing, lying: RowsLying = []): { rows: RowSet; chart: LayChart } {
-  const rows = c.keep('rows', [c.shape, spacing, c.area.branching, lying], (shape, apart, branching, there) =>
+  const all = c.keep('rows', [c.shape, spacing, c.area.branching, lying], (shape, apart, branching, there) =>
     measureRows(shape.patch, shape.field, apart, shape.normal, shape.lie, branching, there),
   );
+  const rows = c.stopsAt === null ? all : c.keep('rows laid', [all, c.stopsAt], upTo);
   const chart = c.keep('chart', [rows, c.shape.components], (r, components) =>
     chartOf(r.rows, components, r.meanSpacingMm),
   );
   return { rows, chart };
+}
+
+/** A row at the place where the maker stopped is laid, whatever rounding says. */
+const HAIR = 1e-6;
+
+/** Rows up to a place, 0 the hem and 1 the top: what lies above is bare. */
+export function upTo(all: RowSet, stopsAt: number): RowSet {
+  const rows = all.rows.filter((r) => r.up <= stopsAt + HAIR);
+  const totalMm = rows.reduce((s, r) => s + r.lengthMm, 0);
+  return { ...all, rows, totalMm, fluxMm2: all.totalMm > 0 ? (all.fluxMm2 * totalMm) / all.totalMm : 0 };
 }
 
 export const dressed = (chart: LayChart, dress: Partial<ChartDress>): LayChart => ({
@@ -84,12 +95,15 @@ export function coverMapOf(
     fromMm: there.length > 0 ? (laid!.rows.rows[0]?.atMm ?? 0) - there[0]!.spacingMm / 2 : 0,
     rows: there,
   };
-  const heights = varies || lying.rows.length > 0 ? triangleHeights(patch, field) : null;
+  // Half a row above the last one the base is bare.
+  const bareAbove = laid && c.stopsAt !== null ? c.stopsAt * top + spacingAt(laid.spacing, c.stopsAt) / 2 : Infinity;
+  const heights = varies || lying.rows.length > 0 || bareAbove < top ? triangleHeights(patch, field) : null;
   const apart = (t: number): number => {
     const share = top > 0 ? Math.min(1, Math.max(0, heights![t]! / top)) : 0;
     return spacingOver(lying, laid!.spacing, heights![t]!, top) / spacingAt(laid!.spacing, share);
   };
   return Float32Array.from(field.steepness, (g, t) => {
+    if (heights && heights[t]! > bareAbove) return 0;
     const wider = gapeOf(g, c.area.branching) * (lying.rows.length > 0 ? apart(t) : 1);
     const gape = Math.max(LEAST, Math.min(MOST, wider));
     const x = (Math.log(gape / LEAST) / Math.log(MOST / LEAST)) * STEPS;
