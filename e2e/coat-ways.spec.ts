@@ -1,4 +1,4 @@
-import { accessible, chooseArea, docket, expect, figure, openDemo, settled, test } from './desk';
+import { accessible, chooseArea, docket, expect, figure, openDemo, settled, test, workOn } from './desk';
 import type { Page } from '@playwright/test';
 import type { Demo } from './prepared';
 
@@ -94,7 +94,7 @@ test('locks of the alpaca: courses like bricks, piles shared out, tips as bands;
   // The bench opens where the work is; an area is one press away.
   await page.keyboard.press('7');
   await expect(docket(page)).toContainText('Step 1');
-  await chooseArea(page, 'Topknot');
+  await workOn(page, 'Topknot');
   await expect(docket(page)).toContainText('Strip 1');
 });
 

@@ -83,6 +83,18 @@ export const docket = (page: Page) => page.getByRole('region', { name: 'Docket' 
 export const chooseArea = (page: Page, name: string) =>
   page.getByRole('list', { name: 'Areas' }).getByRole('button', { name }).click();
 
+/** What lies beside the work at the bench: one press away. */
+export async function beside(page: Page, name: string): Promise<Locator> {
+  await page.getByRole('navigation', { name: 'Rooms of the bench' }).getByRole('button', { name }).click();
+  return page.getByRole('region', { name });
+}
+
+/** An area taken in hand at the bench. */
+export async function workOn(page: Page, area: string): Promise<void> {
+  await beside(page, 'Steps and areas');
+  await chooseArea(page, area);
+}
+
 /** The value of a figure in the docket by its label. */
 export async function figure(page: Page, label: string): Promise<string> {
   return (

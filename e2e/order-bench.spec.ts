@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { accessible, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
+import { beside, accessible, chooseArea, docket, expect, figure, openDemo, saved, settled, test, workOn } from './desk';
 
 test.use({ shape: 'fine' });
 
@@ -34,7 +34,7 @@ test('the bench: rows by one key wherever the focus is, the timer, wool weighed,
   await openDemo(page, 'Pine marten', 'bench');
   // Nothing is made yet: the first step, and not a row whose core is not made.
   await expect(docket(page)).toContainText('Step 1');
-  await chooseArea(page, 'Belly');
+  await workOn(page, 'Belly');
   await expect(docket(page)).toContainText('Row 1');
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Row done' })).toBeVisible();
@@ -45,9 +45,9 @@ test('the bench: rows by one key wherever the focus is, the timer, wool weighed,
   // One key, whatever has the focus.
   for (const [name, row] of [
     ['Pause timer', 2],
-    ['Write a note', 3],
+    ['Full screen', 3],
     ['A row has gone wrong', 4],
-    ['Measure the spacing', 5],
+    ['Lay chart', 5],
   ] as const) {
     await settled(page);
     await page.getByRole('button', { name }).focus();
@@ -60,24 +60,28 @@ test('the bench: rows by one key wherever the focus is, the timer, wool weighed,
   const all = /of (\d+)/.exec(await docket(page).innerText())![1]!;
   await expect(docket(page)).toContainText(`3 of ${all} rows`);
   await accessible(page);
-  const used = docket(page).getByLabel('Wool used');
+  const book = await beside(page, 'Write down');
+  const used = book.getByLabel('Wool used');
   await used.fill('a bit');
-  await page.getByRole('button', { name: 'Write down' }).click();
   await expect(page.getByText('Write a number in g, such as 12.5')).toBeVisible();
   // Keys typed into a field stay there.
   await used.press('Space');
   await used.press('Backspace');
   await expect(docket(page)).toContainText('Row 4');
   await used.fill('0.4');
-  await page.getByRole('button', { name: 'Write down' }).click();
-  await expect(docket(page).getByText('0.4 g')).toBeVisible();
+  await book.getByRole('button', { name: 'Write down', exact: true }).click();
+  await expect(book.getByRole('table', { name: 'Belly so far' })).toContainText('0.4 g');
+  await accessible(page);
+  await beside(page, 'Only the work');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('n');
-  await page.getByLabel('Note').fill('Damp day, wool sticks');
-  await page.getByRole('button', { name: 'Write down' }).last().click();
+  await expect(page.getByLabel('Note')).toBeFocused();
+  await page.keyboard.type('Damp day, wool sticks');
+  await page.getByRole('button', { name: 'Write the note down' }).click();
   await saved(page);
   await page.reload();
   await expect(docket(page)).toContainText(`3 of ${all} rows`);
+  await beside(page, 'Steps and areas');
   await expect(page.getByText(/Half done: row 3 was the last, on .*/)).toBeVisible();
   await page.keyboard.press('8');
   const table = page.getByRole('table', { name: 'Planned and done' });
@@ -96,6 +100,7 @@ test('two hours tonight: how far it gets, what to take out, where to stop, and t
   desk: page,
 }) => {
   await openDemo(page, 'Pine marten', 'bench');
+  await beside(page, 'Steps and areas');
   const today = page.getByRole('region', { name: 'Today' });
   await today.getByLabel('At the bench today').fill('30');
   await expect(today).toContainText('Stop');
@@ -146,7 +151,7 @@ test('a row gone wrong in two presses; rows measured, and the rest planned from 
   desk: page,
 }) => {
   await openDemo(page, 'Pine marten', 'bench');
-  await chooseArea(page, 'Belly');
+  await workOn(page, 'Belly');
   for (let row = 1; row <= 5; row++) {
     await page.keyboard.press('Space');
     if (row > 1) await expect(docket(page)).toContainText(`Row ${row}`);
@@ -159,18 +164,19 @@ test('a row gone wrong in two presses; rows measured, and the rest planned from 
   await expect(docket(page)).toContainText(/3 of \d+ rows/);
   await settled(page);
   const rows = Number(/3 of (\d+) rows/.exec(await docket(page).innerText())![1]);
-  await docket(page).getByRole('button', { name: 'Measure the spacing' }).click();
-  await docket(page).getByLabel('take', { exact: true }).fill('6');
-  await expect(docket(page)).toContainText('2 mm apart; 3.5 mm were planned.');
-  await docket(page).getByRole('button', { name: 'Plan the rest anew from here' }).click();
+  const book = await beside(page, 'Write down');
+  await book.getByRole('button', { name: 'Measure the spacing' }).click();
+  await book.getByLabel('take', { exact: true }).fill('6');
+  await expect(book).toContainText('2 mm apart; 3.5 mm were planned.');
+  await book.getByRole('button', { name: 'Plan the rest anew from here' }).click();
   await settled(page);
   await expect(docket(page)).toContainText('Row 4');
   const more = Number(/3 of (\d+) rows/.exec(await docket(page).innerText())![1]);
   // Three rows cover 6 mm where they were to cover 10.5: at least one more is needed.
   expect(more).toBeGreaterThan(rows);
-  await docket(page).getByRole('button', { name: 'Measure the height' }).click();
-  await docket(page).getByLabel('It stands').fill('9');
-  await docket(page).getByRole('button', { name: 'Write the height down' }).click();
+  await book.getByRole('button', { name: 'Measure the height' }).click();
+  await book.getByLabel('It stands').fill('9');
+  await book.getByRole('button', { name: 'Write the height down' }).click();
   await page.keyboard.press('8');
   const entries = page.getByRole('table', { name: 'Entries' });
   await expect(entries).toContainText('stands 9 mm, planned');
@@ -245,8 +251,8 @@ test('a needle broke: where is pressed on the animal, the point stays open until
   desk: page,
 }) => {
   await openDemo(page, 'Pine marten', 'bench');
-  await chooseArea(page, 'Belly');
-  const broken = page.getByRole('group', { name: 'Broken needles' });
+  await workOn(page, 'Belly');
+  const broken = (await beside(page, 'Needles')).getByRole('group', { name: 'Broken needles' });
   await broken.getByRole('combobox', { name: 'Which' }).click();
   await page.getByRole('option', { name: '46 crown' }).click();
   await broken.getByRole('checkbox', { name: 'its point is found' }).uncheck();

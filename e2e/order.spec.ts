@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
-import { accessible, choose, docket, expect, openDemo, saved, test } from './desk';
+import { beside, accessible, choose, docket, expect, openDemo, saved, test } from './desk';
 
 test.use({ shape: 'fine' });
 
@@ -131,7 +131,9 @@ test('done at the bench and in the list; an eye moved afterwards is said; starti
   desk: page,
 }) => {
   await openDemo(page, 'Pine marten', 'bench');
-  await page
+  await (
+    await beside(page, 'Steps and areas')
+  )
     .getByRole('list', { name: 'Steps of this sitting' })
     .getByRole('button', { name: /Put photographs/ })
     .click();

@@ -8,8 +8,11 @@ import { stretches } from './stretches';
 /** Pixels of a style sheet to the millimetre, on a screen that keeps to them. */
 export const PX_PER_MM = 96 / 25.4;
 
+/** The same of this screen, as a card held to it has shown. */
+export const usePxPerMm = (): number => useDesk((s) => s.settings.screen) * PX_PER_MM;
+
 export function TrueLength({ mm }: { mm: number }) {
-  const scale = useDesk((s) => s.settings.screen) * PX_PER_MM;
+  const scale = usePxPerMm();
   const box = useRef<HTMLDivElement>(null);
   const [wide, setWide] = useState(0);
   useEffect(() => {

@@ -2,7 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import type { RowPiece } from '@/core/coat/rows/rows';
 import { eye } from '@/ui/pictures/camera';
-import { turned } from './turned';
+import { plan } from '../../../demo/plain-marten';
+import { pineMarten } from '../../../demo/load';
+import { turned, turnedTo } from './turned';
 
 const row = (...normals: [number, number, number][]) => ({
   pieces: [{ normal: Float64Array.from(normals.flat()) } as unknown as RowPiece],
@@ -29,5 +31,22 @@ describe('a row at the bench', () => {
       0,
     ]);
     expect(turned(row(...ring), { yaw: 180, pitch: 0 })).toBeNull();
+  });
+});
+
+describe('the place of a step', () => {
+  const made = plan(pineMarten);
+  const from = (t: { yaw: number; pitch: number }) => eye(t).from;
+  it('is the face from the front, an area as it faces, and nothing where it is all round', () => {
+    const face = made.work.steps.find((s) => s.operation.stage === 'face')!.operation;
+    expect(from(turnedTo(made, face, { yaw: 180, pitch: 0 })!)[2]).toBeCloseTo(1, 3);
+    expect(turnedTo(made, face, { yaw: 20, pitch: 10 })).toBeNull();
+    const belly = made.work.steps.find((s) => s.operation.about.id === 'belly')!.operation;
+    // From below, as far as the turntable is tilted for it.
+    const t = turnedTo(made, belly, { yaw: -62, pitch: 40 })!;
+    expect(t.pitch).toBeLessThan(-30);
+    expect(turnedTo(made, belly, t)).toBeNull();
+    const core = made.work.steps.find((s) => s.operation.kind === 'core')!.operation;
+    expect(turnedTo(made, core, { yaw: 180, pitch: 0 })).toBeNull();
   });
 });

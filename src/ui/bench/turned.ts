@@ -1,5 +1,7 @@
-/** The animal turned so that a row is seen; left as it is where it can be seen already. */
+/** The animal turned so that a row, or the place of a step, is seen; left as it is where it can be seen already. */
 import type { Row } from '@/core/coat/rows/rows';
+import type { Plan } from '@/core/plan';
+import type { Operation } from '@/core/stage';
 import type { View } from '@/desk/view';
 import { eye } from '@/ui/pictures/camera';
 
@@ -10,9 +12,8 @@ const SEEN = 0.35;
 /** A row that runs all round faces nowhere: one whose sides cancel out to less than this. */
 const ROUND = 0.3;
 
-/** Which way the first stretch of a row faces; null where it runs round. */
-function facing(row: Pick<Row, 'pieces'>): [number, number, number] | null {
-  const n = row.pieces[0]?.normal;
+/** Which way most of it faces; null where it runs round. @param n outward normals, stride 3 */
+function facing(n: Float64Array | undefined): [number, number, number] | null {
   if (!n || n.length === 0) return null;
   const mean = [0, 1, 2].map((k) => {
     let s = 0;
@@ -23,9 +24,22 @@ function facing(row: Pick<Row, 'pieces'>): [number, number, number] | null {
   return size < ROUND ? null : (mean.map((x) => x / size) as [number, number, number]);
 }
 
-/** @returns how to turn the animal, or null where it need not be turned */
-export function turned(row: Pick<Row, 'pieces'>, view: Turn): Turn | null {
-  const to = facing(row);
+/** A row, by its first stretch. @returns how to turn the animal, or null where it need not be turned */
+export const turned = (row: Pick<Row, 'pieces'>, view: Turn): Turn | null =>
+  towards(facing(row.pieces[0]?.normal), view);
+
+/** What is done elsewhere: on an area as it faces, on the face from the front. */
+export function turnedTo(
+  plan: Pick<Plan, 'coat'>,
+  { about, stage }: Pick<Operation, 'about' | 'stage'>,
+  view: Turn,
+): Turn | null {
+  if (about.kind === 'area')
+    return towards(facing(plan.coat.areas.find((a) => a.id === about.id)?.surface?.normals), view);
+  return stage === 'face' ? towards([0, 0, 1], view) : null;
+}
+
+function towards(to: [number, number, number] | null, view: Turn): Turn | null {
   if (!to) return null;
   const { from } = eye(view);
   if (from[0] * to[0] + from[1] * to[1] + from[2] * to[2] >= SEEN) return null;

@@ -91,13 +91,16 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
   const busy = useDesk((s) => !upToDate(s));
   const [help, setHelp] = useState(false);
   const path = useHere() ?? '';
+  const bench = path.endsWith('/bench');
+  // Nothing but the work, where that is asked for.
+  const bare = useDesk((s) => s.view.bare) && bench;
   useDeskKeys({
     help: () => setHelp(true),
     stage: (n) => {
       const s = STAGES[n];
       if (s) go(`/piece/${id}/${s.path}`);
     },
-    bench: path.endsWith('/bench'),
+    bench,
     face: path.endsWith('/face'),
   });
   return (
@@ -111,8 +114,12 @@ function Desk({ id, children }: { id: string; children: ReactNode }) {
         '@media print': { height: 'auto' },
       }}
     >
-      <TopBar onHelp={() => setHelp(true)} />
-      <Path id={id} />
+      {!bare && (
+        <>
+          <TopBar onHelp={() => setHelp(true)} />
+          <Path id={id} />
+        </>
+      )}
       <StoreTrouble />
       <NewerEdition />
       <Box

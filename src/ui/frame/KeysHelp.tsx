@@ -7,6 +7,8 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
+import { BENCH_KEY_WORDS, BENCH_KEYS, keyWords, type BenchSettings } from '@/desk/bench-settings';
+import { useDesk } from '@/desk/store';
 import { figures } from './theme';
 import { STAGES } from './stages';
 import { VIEWPOINTS } from './useDeskKeys';
@@ -44,23 +46,21 @@ const GROUPS: readonly [string, readonly (readonly [string, string])[]][] = [
       ['← → ↑ ↓', 'move it: half a millimetre, one degree'],
     ],
   ],
-  [
-    'Bench',
-    [
-      ['Space, Page Down', 'done: the next thing, wherever the focus is'],
-      ['Backspace, Page Up', 'take the last thing back, a row or a step'],
-      ['T', 'timer on or off'],
-      ['N', 'write a note'],
-    ],
-  ],
+];
+
+/** As the maker has set them. */
+const ofBench = (keys: BenchSettings['keys']): (typeof GROUPS)[number] => [
+  'Bench',
+  BENCH_KEYS.map((k) => [keys[k].map(keyWords).join(', '), BENCH_KEY_WORDS[k]]),
 ];
 
 export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const keys = useDesk((s) => s.settings.bench.keys);
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title" maxWidth="md">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent sx={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>
-        {GROUPS.map(([name, keys]) => (
+        {[...GROUPS, ofBench(keys)].map(([name, keys]) => (
           <Box key={name}>
             <Typography variant="h3" sx={{ mb: 1 }}>
               {name}

@@ -1,6 +1,7 @@
 'use client';
 /** The rooms of a stage, side by side under the path, each with its count of open findings. */
 import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
 import type { Judged } from '@/core/known-findings';
 import { OpenMark } from '@/ui/parts/OpenMark';
 import { HoldButton } from './HoldButton';
@@ -11,11 +12,13 @@ interface RoomBarProps<R extends string> {
   readonly rooms: readonly { readonly room: R; readonly says: string; readonly findings: readonly Judged[] }[];
   readonly open: R;
   readonly onOpen: (room: R) => void;
+  /** What stands at its end, in place of holding a state. */
+  readonly end?: ReactNode;
 }
 
-export function RoomBar<R extends string>({ label, rooms, open, onOpen }: RoomBarProps<R>) {
+export function RoomBar<R extends string>({ label, rooms, open, onOpen, end = <HoldButton /> }: RoomBarProps<R>) {
   return (
-    <Strip label={label} inHand={open} end={<HoldButton />}>
+    <Strip label={label} inHand={open} end={end}>
       {rooms.map((r) => (
         <Box
           key={r.room}

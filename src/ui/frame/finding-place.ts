@@ -103,6 +103,7 @@ export function placeOfFinding(f: Finding, piece: Piece): FindingPlace {
     case 'form':
       return { stage: 'form', view: { ...held, room: formRoomOf(f) } };
     case 'coat':
+      if (f.code === 'coat-stopped') return { stage: 'bench', view: { ...held, benchRoom: 'write' } };
       return AREAS.has(f.code)
         ? { stage: 'form', view: { ...held, room: 'areas' } }
         : { stage: 'coat', view: { ...held, coatRoom: coatRoomOf(f) } };

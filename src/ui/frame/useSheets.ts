@@ -13,6 +13,7 @@ interface SheetChoice {
 export function useSheets() {
   const [busy, setBusy] = useState(false);
   const hasFace = useDesk((s) => s.piece?.face != null);
+  const begun = useDesk((s) => (s.piece?.log.length ?? 0) > 0);
   const make = async (kind: SheetKind) => {
     const { piece, cupboard, hand, settings } = useDesk.getState();
     if (!piece) return;
@@ -33,6 +34,11 @@ export function useSheets() {
       there: hasFace,
     },
     { kind: 'book', says: 'Bench book (PDF, every step)', there: true },
+    {
+      kind: 'story',
+      says: begun ? 'Story of the piece (PDF)' : 'Story of the piece: nothing written down yet',
+      there: begun,
+    },
     { kind: 'tables', says: 'Rows one by one (PDF)', there: true },
     { kind: 'csv', says: 'Cut list (CSV)', there: true },
     { kind: 'rows', says: 'Rows one by one (CSV)', there: true },

@@ -6,16 +6,20 @@ import Typography from '@mui/material/Typography';
 import { Fragment, useDeferredValue, useState } from 'react';
 import { sittingsDone } from '@/core/log/sittings-done';
 import type { LogEntry } from '@/core/piece/log-entry';
-import { takeOut } from '@/desk/bench';
+import { takeOut } from '@/desk/put-right';
 import { useDesk } from '@/desk/store';
 import { TextLink } from '@/ui/frame/TextLink';
 import { useSheets } from '@/ui/frame/useSheets';
 import { EditButton } from '@/ui/parts/Editable';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
+import { FileButton } from '@/ui/parts/FileButton';
+import { DaysChart } from './DaysChart';
 import { PlannedAndDone } from './PlannedAndDone';
+import { readBack, WhatWasRead, type ReadBack } from './ReadBack';
+import { WrongOverAll } from './WrongOverAll';
 import { PutRight, canBePutRight } from './PutRight';
-import { entryWords, placeOf, sittingWords, wasWords, type Telling } from './entry-words';
+import { entryWords, placeOf, sittingWords, wasWords, type Telling } from '@/sheets/entry-words';
 
 /** So many are shown at first: all of a long log would be slow to draw. */
 const SHOWN = 200;
@@ -29,6 +33,7 @@ export function LogStage() {
   const search = useDeferredValue(asked.trim().toLowerCase());
   const [most, setMost] = useState(SHOWN);
   const { make } = useSheets();
+  const [read, setRead] = useState<ReadBack | null>(null);
   const [right, setRight] = useState<string | null>(null);
   if (!piece) return null;
   const telling: Telling = { piece, plan, cupboard, q, t };
@@ -49,7 +54,11 @@ export function LogStage() {
             are written down here by themselves.
           </Typography>
         ) : (
-          <PlannedAndDone telling={telling} />
+          <>
+            <PlannedAndDone telling={telling} />
+            <DaysChart log={piece.log} />
+            <WrongOverAll />
+          </>
         )}
         {piece.log.length > 0 && (
           <>
@@ -57,9 +66,17 @@ export function LogStage() {
               <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
                 Entries
               </Typography>
+              <EditButton onClick={() => void make('story')}>Print as a story</EditButton>
               <EditButton onClick={() => void make('log')}>Save as CSV</EditButton>
+              <FileButton
+                says="Read CSV"
+                label="Log as CSV"
+                accept=".csv,text/csv"
+                onFile={(f) => void readBack(f).then(setRead)}
+              />
               <TextField label="Search the log" value={asked} onChange={(e) => setAsked(e.target.value)} />
             </Box>
+            <WhatWasRead read={read} onClose={() => setRead(null)} />
             {found.length === 0 && <Typography>No entry has that in it.</Typography>}
             {seen.size > 0 && (
               <Table caption="Entries" head={['When', 'Area', 'What', 'Change']}>

@@ -7,7 +7,7 @@ import { useDesk } from '@/desk/store';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { Table } from '@/ui/parts/Table';
 import { useUnits } from '@/ui/parts/useUnits';
-import { placeOf, type Telling } from './entry-words';
+import { placeOf, type Telling } from '@/sheets/entry-words';
 
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 

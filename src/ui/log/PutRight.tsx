@@ -1,29 +1,51 @@
 'use client';
-/** An entry put right: its minutes, its grams, its words. What it said before is kept. */
+/** An entry put right: when it was, its minutes, its grams, its words. What it said before is kept. */
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { z } from 'zod';
 import { boundsOf, kindOf } from '@/core/piece/fields';
 import { logEntrySchema, type LogEntry } from '@/core/piece/log-entry';
-import { putRight } from '@/desk/bench';
+import { putRight } from '@/desk/put-right';
 import { EditButton } from '@/ui/parts/Editable';
 import { MeasureField } from '@/ui/parts/MeasureField';
 
-export const canBePutRight = (e: LogEntry): boolean =>
-  'minutes' in e || e.kind === 'wool' || e.kind === 'note' || e.kind === 'wrong' || e.kind === 'searched';
+/** What begins a sitting is written down by itself. */
+export const canBePutRight = (e: LogEntry): boolean => e.kind !== 'sitting';
+
+/** An instant as a field for date and time has it, where the maker is; and back. */
+const forDate = (at: string): string => {
+  const d = new Date(at);
+  return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+};
+/** No wool was laid with a program before. */
+const EARLIEST = Date.UTC(2000, 0, 1);
+
+/** Why it cannot have been then; null where it can. */
+function wrongTime(when: string, now: number): string | null {
+  const t = new Date(when).getTime();
+  if (!Number.isFinite(t)) return 'A day and a time are needed.';
+  if (t > now) return 'That is still to come.';
+  return t < EARLIEST ? 'From the year 2000 on.' : null;
+}
 
 export function PutRight({ e, onClose }: { e: LogEntry; onClose: () => void }) {
   const [number, setNumber] = useState<number>('minutes' in e ? e.minutes : 'grams' in e ? e.grams : 0);
   const [words, setWords] = useState('words' in e ? e.words : '');
+  const [when, setWhen] = useState(forDate(e.at));
+  const [late, setLate] = useState<string | null>(null);
   const bounds = (key: 'minutes' | 'grams') => {
     const { least, most } = boundsOf((kindOf(logEntrySchema, e).shape as Record<string, z.core.$ZodType>)[key]!);
     return { min: least, max: most };
   };
   const save = () => {
-    if ('minutes' in e) putRight(e.id, { minutes: number });
-    else if (e.kind === 'wool') putRight(e.id, { grams: number });
-    else if ('words' in e && (words.trim() !== '' || e.kind !== 'note')) putRight(e.id, { words: words.trim() });
+    if (late) return;
+    putRight(e.id, {
+      ...(when === forDate(e.at) ? {} : { at: new Date(when).toISOString() }),
+      ...('minutes' in e ? { minutes: number } : {}),
+      ...(e.kind === 'wool' ? { grams: number } : {}),
+      ...('words' in e && (words.trim() !== '' || e.kind !== 'note') ? { words: words.trim() } : {}),
+    });
     onClose();
   };
   return (
@@ -58,6 +80,18 @@ export function PutRight({ e, onClose }: { e: LogEntry; onClose: () => void }) {
           onChange={(x) => setWords(x.target.value.slice(0, 2000))}
         />
       )}
+      <TextField
+        label="When"
+        type="datetime-local"
+        value={when}
+        error={late !== null}
+        helperText={late}
+        onChange={(x) => {
+          setWhen(x.target.value);
+          setLate(wrongTime(x.target.value, Date.now()));
+        }}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
       <EditButton variant="contained" onClick={save}>
         Put right
       </EditButton>

@@ -12,13 +12,16 @@ interface DepthPictureProps {
   readonly needle: Needle;
   readonly layerMm: number;
   readonly height?: number;
+  /** Pixels to the millimetre, where it is to be as large as it is. */
+  readonly perMm?: number;
 }
 
-export function DepthPicture({ phase: p, needle, layerMm, height = 170 }: DepthPictureProps) {
+export function DepthPicture({ phase: p, needle, layerMm, height: asked = 170, perMm }: DepthPictureProps) {
   const deep = Math.max(p.mostMm, p.strokeMm) + 4;
   const up = 16;
   const tilt = 90 - p.angleDeg;
   const w = 46;
+  const height = perMm === undefined ? asked : (deep + up) * perMm;
   const px = (deep + up) / height;
   const s = Math.sin((p.angleDeg * Math.PI) / 180);
   const c = Math.cos((p.angleDeg * Math.PI) / 180);
@@ -53,8 +56,9 @@ export function DepthPicture({ phase: p, needle, layerMm, height = 170 }: DepthP
   const [tx, ty] = along(p.strokeMm);
   return (
     <svg
-      width="100%"
+      width={perMm === undefined ? '100%' : w * perMm}
       height={height}
+      style={{ display: 'block' }}
       viewBox={`${-w / 2} ${-up} ${w} ${deep + up}`}
       role="img"
       aria-label={`${p.name} at ${p.angleDeg} degrees, ${p.strokeMm.toFixed(1)} mm deep along the needle`}

@@ -44,3 +44,22 @@ export async function keepPicture(pieceId: string, id: string, file: File): Prom
     return false;
   }
 }
+
+/** So large a picture shows every lock, px along its longer side. */
+const LONGEST = 1600;
+
+/** A picture no larger than is looked at, as paper takes it too; one that is so already stays as it is. */
+export async function smaller(file: Blob): Promise<Blob> {
+  const bitmap = await createImageBitmap(file);
+  const by = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
+  if (by === 1 && /^image\/(jpeg|png)$/.test(file.type)) {
+    bitmap.close();
+    return file;
+  }
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(bitmap.width * by);
+  canvas.height = Math.round(bitmap.height * by);
+  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  bitmap.close();
+  return new Promise((done) => canvas.toBlob((b) => done(b ?? file), 'image/jpeg', 0.86));
+}

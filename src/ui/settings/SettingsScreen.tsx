@@ -6,49 +6,28 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
-import { defaultHand, handSchema, type Hand } from '@/core/piece/hand';
+import { defaultHand } from '@/core/piece/hand';
 import type { Settings } from '@/desk/settings';
 import { editHand, useDesk } from '@/desk/store';
 import { PlainPage } from '@/ui/frame/PlainPage';
 import { useReady } from '@/ui/frame/ready';
 import { useUndoKeys } from '@/ui/frame/useUndoKeys';
-import { Fields } from '@/ui/parts/Fields';
+import { AtTheBench } from './AtTheBench';
 import { Hands } from './Hands';
 import { KeptHere } from './KeptHere';
 import { Learnt } from './Learnt';
 import { PaceTable } from './PaceTable';
 import { Licences } from './Licences';
+import { Rates } from './Rates';
 import { Report } from './Report';
+import { Trial } from './Trial';
 import { ScreenSize } from './ScreenSize';
 import { Weighing } from './Weighing';
 import { Panel } from '@/ui/parts/Panel';
 
-/** In the order they are asked; hours and times of elements have places of their own. */
-const RATES = [
-  'rootMm',
-  'overShare',
-  'overLeastMm',
-  'handlingLoss',
-  'stabsPerCm',
-  'passesLine',
-  'passesFold',
-  'loftDensityMgCm3',
-  'looseDensityMgCm3',
-  'coreStabsPerCm3',
-  'wrapDensityMgCm3',
-  'feltedDensityMgCm3',
-  'surfaceStabsPerCm2',
-  'readyMinutes',
-  'glueMinutes',
-  'dryMinutes',
-  'unevenness',
-  'blendModel',
-] as const;
-
 export function SettingsScreen() {
   const { ready, failed } = useReady();
   const settings = useDesk((s) => s.settings);
-  const hand = useDesk((s) => s.hand);
   const { mode, setMode } = useColorScheme();
   useUndoKeys();
   const set = (change: Partial<Settings>) => useDesk.setState((s) => ({ settings: { ...s.settings, ...change } }));
@@ -131,6 +110,7 @@ export function SettingsScreen() {
               </TextField>
               <ScreenSize />
             </Panel>
+            <AtTheBench />
             <KeptHere />
             <Panel title="If something goes wrong">
               <Report />
@@ -146,25 +126,8 @@ export function SettingsScreen() {
             <Hands />
             <Learnt />
             <Weighing />
-            <Fields
-              schema={handSchema}
-              value={hand}
-              keys={RATES}
-              onChange={(change) => editHand((d) => void Object.assign(d, change))}
-            />
-            {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => {
-              const d = hand.coreDensityMgCm3[k];
-              return (
-                <Fields
-                  key={k}
-                  schema={handSchema.shape.coreDensityMgCm3.shape[k]}
-                  value={d}
-                  keys={['usual']}
-                  within={{ usual: { least: d.least, most: d.most } }}
-                  onChange={(change) => editHand((x) => void Object.assign(x.coreDensityMgCm3[k], change))}
-                />
-              );
-            })}
+            <Trial />
+            <Rates />
             <Button
               sx={{ mt: 1 }}
               onClick={() => editHand(({ id, name, done, without }) => ({ ...defaultHand, id, name, done, without }))}

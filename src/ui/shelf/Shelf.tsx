@@ -10,9 +10,11 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { demoPieces, withDemoLots } from '@/desk/demo';
+import { bringBegun } from '@/desk/demo-begun';
 import { freshId, openPieceFile, savePieceFile, saveRecordFile } from '@/desk/files';
 import {
   listen,
+  copyPictures,
   loadPiece,
   loadRemoved,
   loadShelf,
@@ -61,7 +63,8 @@ export function Shelf() {
   const openDemo = async (piece: Piece) => {
     if (!(await loadPiece(piece.id))) await savePiece(piece);
     editCupboard((d) => withDemoLots(d as Cupboard, piece));
-    go(`/piece/${piece.id}/coat`);
+    if (piece.log.length > 0) await bringBegun(piece);
+    go(`/piece/${piece.id}/${piece.log.length > 0 ? 'bench' : 'coat'}`);
   };
 
   const openFile = async (file: File) => {
@@ -77,7 +80,9 @@ export function Shelf() {
     refresh();
   };
   const copy = async (p: Piece) => {
-    await savePiece({ ...p, id: freshId(p.id), name: `${p.name} (copy)`.slice(0, 80) });
+    const id = freshId(p.id);
+    await copyPictures(p.id, id);
+    await savePiece({ ...p, id, name: `${p.name} (copy)`.slice(0, 80) });
     refresh();
   };
 
