@@ -6,6 +6,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import * as trial from '../src/core/coat/hand-trial';
 import * as coat from '../src/core/piece/coat';
 import * as box from '../src/core/piece/cupboard';
 import * as face from '../src/core/piece/face';
@@ -24,6 +25,7 @@ const EXPORTS: Readonly<Record<string, unknown>> = {
   ...places,
   ...piece,
   ...shade,
+  ...trial,
   ...work,
 };
 
@@ -220,7 +222,7 @@ describe('fields of the piece, the cupboard and the hand', () => {
     // The same word for something that is kept nowhere, or in another way than it is shown.
     expect(own.sort()).toEqual([
       // What is written down at the bench.
-      'bench/BenchStage.tsx: Note',
+      'bench/NoteField.tsx: Note',
       // The comb and the brush, which are no part of the piece.
       'coat/LieRoom.tsx: both sides alike',
       // The colour of a small part: one wool shown, a blend kept.

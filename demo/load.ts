@@ -15,7 +15,7 @@ function sound<T>(read: Read<T>): T {
 export const pineMarten = sound(readPiece(martenFile));
 /** The same marten half done: its log is made by cli/begin-demo.ts. */
 export const pineMartenBegun = sound(
-  readPiece({ ...martenFile, id: 'pine-marten-begun', name: 'Pine marten, half done', log: martenLog }),
+  readPiece({ ...martenFile, id: 'pine-marten-begun', name: 'Half-done pine marten', log: martenLog }),
 );
 export const alpacaCria = sound(readPiece(criaFile));
 export const kingfisher = sound(readPiece(kingfisherFile));

@@ -230,6 +230,18 @@ test('an area stopped before its last row asks for nothing more, says what stays
   await expect(docket(page)).toContainText(/3 of \d+ rows/);
   const all = /3 of (\d+) rows/.exec(await docket(page).innerText())![1]!;
   const book = await beside(page, 'Write down');
+  // Cut longer than planned, the area is planned with it; taken back it is as it was.
+  await book.getByRole('button', { name: 'Cut to another length' }).click();
+  await book.getByLabel('Cut', { exact: true }).fill('2');
+  await expect(book).toContainText('too short for any fur');
+  await book.getByLabel('Cut', { exact: true }).fill('60');
+  await expect(book).toContainText(/The fur comes to [\d.]+ mm/);
+  await book.getByRole('button', { name: 'Plan the area with it' }).click();
+  await settled(page);
+  await expect(docket(page)).toContainText('60 mm');
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  await expect(docket(page)).not.toContainText('60 mm');
   await book.getByRole('button', { name: 'Stop at row 3' }).click();
   await settled(page);
   await expect(docket(page)).toContainText('All 3 rows laid');
@@ -357,7 +369,7 @@ test('a trial of the hand sets its rates at once, each says whose it is and goes
   await accessible(page);
   await trial.getByRole('button', { name: 'Set them all' }).click();
   await expect(page.getByRole('textbox', { name: 'Taken by fold and needling' })).toHaveValue('5');
-  await expect(page.getByText('Your own; the first value was 3 mm.')).toBeVisible();
+  await expect(page.getByText('Taken by fold and needling is your own; the first value was 3 mm.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to the first value: Taken by fold and needling' }).click();
   await expect(page.getByRole('textbox', { name: 'Taken by fold and needling' })).toHaveValue('3');
   await page.keyboard.press('Control+z');

@@ -9,7 +9,7 @@ test('several makers: another hand with its own rates, changed back, saved to a 
   await settled(page);
   const whose = page.getByRole('region', { name: 'Whose hand' });
   const name = whose.getByLabel('Name of the hand');
-  const root = page.getByLabel('Taken by fold and needling');
+  const root = page.getByRole('textbox', { name: 'Taken by fold and needling' });
   await name.fill('First maker');
   await root.fill('4');
   await root.blur();

@@ -120,9 +120,9 @@ test.describe('by touch', () => {
     await expect(field).toHaveValue('2.5');
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Bench/ }).tap();
     await settled(page);
-    await see('Docket');
-    const begin = docket(page).getByRole('button', { name: /^(Begin|Step done|Done)/ });
-    await expect(begin).toBeInViewport();
+    // What to do and what does it, together.
+    await expect(docket(page).getByRole('heading', { name: /^Step 1$/ })).toBeInViewport();
+    await expect(page.getByRole('button', { name: /^(Begin|Step done|Done)/ })).toBeInViewport();
     await page.getByRole('button', { name: 'More' }).tap();
     const download = page.waitForEvent('download');
     await page.getByRole('menuitem', { name: /Row sheets/ }).tap();

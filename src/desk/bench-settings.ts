@@ -53,6 +53,9 @@ export const SOUND_WORDS: Readonly<Record<Sound, string>> = {
   end: 'the time for today is over',
 };
 
+/** Minutes at work until a stretch may be asked for; ours: hands that needle for longer without a break begin to hurt. */
+export const STRETCH = { least: 5, usual: 25, most: 120 } as const;
+
 const flag = (usual: boolean) => z.boolean().catch(usual).default(usual);
 
 export const benchSettingsSchema = z.object({
@@ -70,7 +73,7 @@ export const benchSettingsSchema = z.object({
   /** A few words are listened for, where the browser understands them by itself. */
   listens: flag(false),
   /** Minutes at work until a stretch is due; null where none is asked for. */
-  stretchMinutes: z.number().int().min(5).max(120).nullable().catch(null).default(null),
+  stretchMinutes: z.number().int().min(STRETCH.least).max(STRETCH.most).nullable().catch(null).default(null),
   /** Full screen with a dim surround. */
   dim: flag(false),
 });

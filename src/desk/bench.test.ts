@@ -4,6 +4,7 @@ import { cupboard, kingfisher } from '../../demo/load';
 import { plan } from '../../demo/plain-marten';
 import { readPiece } from '@/core/piece/read';
 import {
+  cutOtherwise,
   heightMeasured,
   keepAsItIs,
   needleBroke,
@@ -221,6 +222,18 @@ describe('put down otherwise', () => {
     heightMeasured('crown', 6, 5, 'fold-over');
     expect(last()).toMatchObject({ kind: 'measured', what: 'loft', actualMm: 6, plannedMm: 5 });
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+  });
+
+  it('a length cut otherwise is written down, and where the area is planned with it that is one change', () => {
+    const { coat } = kingfisher.areas.find((a) => a.id === 'crown')!;
+    cutOtherwise('crown', 60, 50, coat.method, null);
+    expect(last()).toMatchObject({ kind: 'measured', what: 'cut', actualMm: 60, plannedMm: 50, anew: false });
+    expect(state().piece!.areas).toBe(kingfisher.areas);
+    cutOtherwise('crown', 60, 50, coat.method, 27);
+    expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual({ ...coat, lengthMm: 27 });
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+    undo();
+    expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual(coat);
   });
 
   it('more wool than the cupboard is said to have: no more comes out than was there, and no more goes back', () => {

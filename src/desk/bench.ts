@@ -171,6 +171,23 @@ export function spacingMeasured(log: AreaLog, actualMm: number, plannedMm: numbe
 export const heightMeasured = (areaId: string, actualMm: number, plannedMm: number, way: string): void =>
   write({ kind: 'measured', areaId, what: 'loft', plannedMm, actualMm, way, rows: null, anew: false });
 
+/** Wool cut to another length: written down, and with a finished length the area is planned with it, as one change. */
+export function cutOtherwise(
+  areaId: string,
+  actualMm: number,
+  plannedMm: number,
+  way: string,
+  lengthMm: number | null,
+): void {
+  editPiece((d) => {
+    into(d.log, [
+      { kind: 'measured', areaId, what: 'cut', plannedMm, actualMm, way, rows: null, anew: lengthMm !== null },
+    ]);
+    const coat = d.areas.find((a) => a.id === areaId)?.coat;
+    if (lengthMm !== null && coat && 'lengthMm' in coat) coat.lengthMm = lengthMm;
+  });
+}
+
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
 
 const areaOf = (operationId: string): string =>

@@ -8,7 +8,7 @@ export async function photographed(operation: string | null, picture: Blob): Pro
   const { piece, plan, view } = useDesk.getState();
   if (!piece) return false;
   const step = plan?.work.steps.find((s) => s.operation.id === operation)?.operation;
-  const entry = written({
+  const entries = written({
     kind: 'photo',
     areaId: step?.about.id ?? 'piece',
     operation: step?.id ?? null,
@@ -16,13 +16,13 @@ export async function photographed(operation: string | null, picture: Blob): Pro
     words: '',
   });
   try {
-    await savePicture(piece.id, pictureOfEntry(entry), picture);
+    await savePicture(piece.id, pictureOfEntry(entries), picture);
   } catch (e) {
     say(`The picture could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}`);
     return false;
   }
   // Another piece may have come onto the desk meanwhile.
   if (useDesk.getState().piece?.id !== piece.id) return false;
-  editPiece((d) => void d.log.push(...entry));
+  editPiece((d) => void d.log.push(...entries));
   return true;
 }

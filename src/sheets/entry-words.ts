@@ -31,7 +31,7 @@ export const placeOf = ({ piece }: Telling, id: string): string =>
   PLACES[id] ??
   id;
 
-const MEASURES = { spacing: 'rows apart', loft: 'stands' } as const;
+const MEASURES = { spacing: 'rows apart', loft: 'stands', cut: 'cut' } as const;
 
 export function entryWords(x: Telling, e: LogEntry): string {
   const { q, t } = x;
@@ -67,7 +67,7 @@ export function entryWords(x: Telling, e: LogEntry): string {
       }${e.words ? `. ${e.words}` : ''}`;
     case 'measured':
       return `Measured: ${MEASURES[e.what]} ${q({ kind: 'fine', value: e.actualMm })}, planned ${q({ kind: 'fine', value: e.plannedMm })}${
-        e.anew ? '; the rest planned anew' : ''
+        e.anew ? (e.what === 'cut' ? '; the area planned with it' : '; the rest planned anew') : ''
       }`;
     case 'sitting':
       return `A sitting begins: ${time(e.leftMinutes.likely)} left (${time(e.leftMinutes.low)} to ${time(e.leftMinutes.high)})`;

@@ -45,6 +45,9 @@ export const trialSchema = z.strictObject({
 });
 export type TrialDone = z.infer<typeof trialSchema>;
 
+/** What a trial is called among the pieces a hand has learned from. */
+export const TRIAL_PIECE = 'trial';
+
 export const nothingTried: TrialDone = {
   tenPinchesG: null,
   cutMm: null,

@@ -34,7 +34,7 @@ export function standing(log: readonly LogEntry[], areaOfLay: ReadonlyMap<string
       const id = pulledOff(out, e);
       out = out.filter((x) => x.id !== id);
     }
-    if (e.kind === 'measured' && e.anew) out = numberedAnew(out, e.areaId);
+    if (e.kind === 'measured' && e.what === 'spacing' && e.anew) out = numberedAnew(out, e.areaId);
     if (e.kind !== 'start-over') {
       out.push(e);
       continue;

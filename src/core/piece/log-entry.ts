@@ -60,7 +60,7 @@ export const WRONGS = [
 /** What becomes of wool that is pulled off. */
 export const PULLED = ['used again', 'waste'] as const;
 /** What can be measured on the piece instead of planned. */
-const MEASURED = ['spacing', 'loft'] as const;
+const MEASURED = ['spacing', 'loft', 'cut'] as const;
 const measured = (what: string) => measure(what, 0.3, 200, 'mm');
 /** What a measure with a rule may come to. */
 export const MEASURED_MM = measured('What was measured');

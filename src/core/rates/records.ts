@@ -21,7 +21,9 @@ function recordOf(e: LogEntry): Done[] {
   }
   if (e.kind === 'wool')
     return e.askedG && e.grams > 0 ? [{ of: 'wool', way: e.way, work: null, asked: e.askedG, actual: e.grams }] : [];
-  if (e.kind === 'measured') return [{ of: e.what, way: e.way, work: null, asked: e.plannedMm, actual: e.actualMm }];
+  // What was cut is decided, not held: it teaches nothing.
+  if (e.kind === 'measured' && e.what !== 'cut')
+    return [{ of: e.what, way: e.way, work: null, asked: e.plannedMm, actual: e.actualMm }];
   return [];
 }
 

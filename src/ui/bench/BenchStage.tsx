@@ -170,6 +170,9 @@ function Beside({
     case 'needles':
       return (
         <>
+          <Typography variant="h2" component="h2">
+            Needles
+          </Typography>
           <Counting />
           <Breakages onAnimal />
         </>

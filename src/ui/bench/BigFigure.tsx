@@ -15,5 +15,15 @@ export function BigFigure({ value, label, more }: { value: string; label: ReactN
 
 /** Figures side by side. */
 export const BigFigures = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ display: 'flex', gap: 3, alignItems: 'flex-start', flexWrap: 'wrap', my: 1 }}>{children}</Box>
+  <Box
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: 'repeat(auto-fill, minmax(min(172px, 100%), 1fr))',
+      columnGap: 2,
+      rowGap: 1,
+      my: 1,
+    }}
+  >
+    {children}
+  </Box>
 );

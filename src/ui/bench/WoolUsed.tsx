@@ -76,7 +76,7 @@ export function WoolUsed({ areaId, operationId }: WoolUsedProps) {
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 1 }}>
         <MeasureField label="or bag before" {...grams} value={before} onChange={setBefore} />
-        <MeasureField label="and after" {...grams} min={0} value={after} onChange={setAfter} />
+        <MeasureField label="and after" {...grams} min={GRAMS.least} value={after} onChange={setAfter} />
       </Box>
       {wrong && (
         <Box role="alert" sx={{ fontSize: 13, color: 'error.main' }}>

@@ -9,6 +9,7 @@ import type { Step } from '@/core/order/order';
 import { useDesk } from '@/desk/store';
 import { SmallTable } from '@/ui/parts/SmallTable';
 import { useUnits } from '@/ui/parts/useUnits';
+import { CutMeasured } from './CutMeasured';
 import { HeightMeasured } from './HeightMeasured';
 import { NoteField } from './NoteField';
 import { SpacingMeasured } from './SpacingMeasured';
@@ -33,6 +34,7 @@ export function WriteDown({ area, log, step }: { area: AreaPlan | null; log: Are
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'flex-start' }}>
           <Measured area={rows.area} log={rows.log} />
           {rows.log.rowsLaid > 0 && <HeightMeasured area={rows.area} />}
+          <CutMeasured area={rows.area} />
           <StopHere area={rows.area} log={rows.log} />
         </Box>
       )}

@@ -10,6 +10,7 @@ import {
   keyWords,
   SOUND_WORDS,
   SOUNDS,
+  STRETCH,
   USUAL_KEYS,
   withKey,
   withoutKey,
@@ -23,9 +24,6 @@ import { CheckField } from '@/ui/parts/CheckField';
 import { EditButton } from '@/ui/parts/Editable';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { Panel } from '@/ui/parts/Panel';
-
-/** Ours: hands that needle for longer without a break begin to hurt. */
-const STRETCH = 25;
 
 export function AtTheBench() {
   const bench = useDesk((s) => s.settings.bench);
@@ -89,15 +87,15 @@ export function AtTheBench() {
       <CheckField
         label="say when a stretch is due"
         value={bench.stretchMinutes !== null}
-        onChange={(on) => set({ stretchMinutes: on ? STRETCH : null })}
+        onChange={(on) => set({ stretchMinutes: on ? STRETCH.usual : null })}
       />
       {bench.stretchMinutes !== null && (
         <MeasureField
           label="After so many minutes at work"
           kind="count"
           value={bench.stretchMinutes}
-          min={5}
-          max={120}
+          min={STRETCH.least}
+          max={STRETCH.most}
           onChange={(v) => set({ stretchMinutes: Math.round(v) })}
         />
       )}

@@ -12,43 +12,38 @@ import { useUnits } from '@/ui/parts/useUnits';
 
 type Key = keyof Hand & keyof typeof handSchema.shape;
 
-const GROUPS: readonly { readonly title: string; readonly keys: readonly Key[] }[] = [
-  { title: 'How long to cut', keys: ['rootMm', 'overShare', 'overLeastMm'] },
-  { title: 'How much wool', keys: ['handlingLoss', 'unevenness'] },
-  {
-    title: 'Stabs and passes',
-    keys: ['stabsPerCm', 'passesLine', 'passesFold', 'coreStabsPerCm3', 'surfaceStabsPerCm2'],
-  },
-  {
-    title: 'How dense it lies',
-    keys: ['loftDensityMgCm3', 'looseDensityMgCm3', 'wrapDensityMgCm3', 'feltedDensityMgCm3'],
-  },
-  { title: 'Time beside the work', keys: ['readyMinutes', 'glueMinutes', 'dryMinutes'] },
-  { title: 'Reckoning', keys: ['blendModel'] },
-];
+const TO_CUT = ['rootMm', 'overShare', 'overLeastMm'] as const;
+const WOOL = ['handlingLoss', 'unevenness'] as const;
+const STABS = ['stabsPerCm', 'passesLine', 'passesFold', 'coreStabsPerCm3', 'surfaceStabsPerCm2'] as const;
+const DENSE = ['loftDensityMgCm3', 'looseDensityMgCm3', 'wrapDensityMgCm3', 'feltedDensityMgCm3'] as const;
+const BESIDE = ['readyMinutes', 'glueMinutes', 'dryMinutes'] as const;
+const RECKONING = ['blendModel'] as const;
 
 export function Rates() {
-  const hand = useDesk((s) => s.hand);
+  const value = useDesk((s) => s.hand);
+  const onChange = (change: Partial<Hand>) => editHand((d) => void Object.assign(d, change));
+  const given = { value, onChange };
   return (
     <>
-      {GROUPS.map((g) => (
-        <Ruled key={g.title} title={g.title}>
-          {g.keys.map((key) => (
-            <Box key={key}>
-              <Fields
-                schema={handSchema}
-                value={hand}
-                keys={[key]}
-                onChange={(change) => editHand((d) => void Object.assign(d, change))}
-              />
-              <Whose of={key} />
-            </Box>
-          ))}
-        </Ruled>
-      ))}
+      <Ruled title="How long to cut">
+        <Fields schema={handSchema} keys={TO_CUT} {...given} />
+        <Own of={TO_CUT} />
+      </Ruled>
+      <Ruled title="How much wool">
+        <Fields schema={handSchema} keys={WOOL} {...given} />
+        <Own of={WOOL} />
+      </Ruled>
+      <Ruled title="Stabs and passes">
+        <Fields schema={handSchema} keys={STABS} {...given} />
+        <Own of={STABS} />
+      </Ruled>
+      <Ruled title="How dense it lies">
+        <Fields schema={handSchema} keys={DENSE} {...given} />
+        <Own of={DENSE} />
+      </Ruled>
       <Ruled title="How dense a core is felted">
-        {(Object.keys(hand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => {
-          const d = hand.coreDensityMgCm3[k];
+        {(Object.keys(value.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[]).map((k) => {
+          const d = value.coreDensityMgCm3[k];
           return (
             <Fields
               key={k}
@@ -60,34 +55,45 @@ export function Rates() {
             />
           );
         })}
-        <Whose of="coreDensityMgCm3" />
+        <Own of={['coreDensityMgCm3']} />
+      </Ruled>
+      <Ruled title="Time beside the work">
+        <Fields schema={handSchema} keys={BESIDE} {...given} />
+        <Own of={BESIDE} />
+      </Ruled>
+      <Ruled title="Reckoning">
+        <Fields schema={handSchema} keys={RECKONING} {...given} />
+        <Own of={RECKONING} />
       </Ruled>
     </>
   );
 }
 
-/** Said only of the maker's own: all else is a first value. */
-function Whose({ of }: { of: Key }) {
-  const value = useDesk((s) => s.hand[of]);
+/** Which of them are the maker's own, each set back by itself; what is not named is a first value. */
+function Own({ of }: { of: readonly Key[] }) {
+  const hand = useDesk((s) => s.hand);
   const { q } = useUnits();
-  if (alike(value, defaultHand[of])) return null;
-  const says = saysOf(handSchema.shape[of]);
-  const first = defaultHand[of];
-  const words =
-    typeof first === 'number'
-      ? `${q({ kind: says?.kind ?? 'number', value: first })}${says?.unit ? ` ${says.unit}` : ''}`
-      : (says?.words?.[String(first)] ?? null);
-  return (
-    <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
-      Your own{words ? `; the first value was ${words}` : ''}.{' '}
-      <Button
-        size="small"
-        variant="text"
-        aria-label={`Back to the first value: ${says?.label ?? 'density of cores'}`}
-        onClick={() => editHand((d) => void Object.assign(d, { [of]: structuredClone(first) }))}
-      >
-        Set back
-      </Button>
-    </Box>
-  );
+  return of.map((key) => {
+    const first = defaultHand[key];
+    if (alike(hand[key], first)) return null;
+    const says = saysOf(handSchema.shape[key]);
+    const called = says?.label ?? 'Density of cores';
+    const words =
+      typeof first === 'number'
+        ? `${q({ kind: says?.kind ?? 'number', value: first })}${says?.unit ? ` ${says.unit}` : ''}`
+        : (says?.words?.[String(first)] ?? null);
+    return (
+      <Box key={key} sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
+        {called} is your own{words ? `; the first value was ${words}` : ''}.{' '}
+        <Button
+          size="small"
+          variant="text"
+          aria-label={`Back to the first value: ${called}`}
+          onClick={() => editHand((d) => void Object.assign(d, { [key]: structuredClone(first) }))}
+        >
+          Set back
+        </Button>
+      </Box>
+    );
+  });
 }

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { heldIn, nothingTried, trialOf, trialSchema, type TrialDone } from '@/core/coat/hand-trial';
+import { heldIn, nothingTried, TRIAL_PIECE, trialOf, trialSchema, type TrialDone } from '@/core/coat/hand-trial';
 import { editHand, say, useDesk } from '@/desk/store';
 import { clock, useNow } from '@/ui/bench/clock';
 import { EditButton } from '@/ui/parts/Editable';
@@ -73,9 +73,9 @@ export function Trial() {
         held === null
           ? hand.done
           : [
-              ...hand.done.filter((d) => d.pieceId !== 'trial'),
+              ...hand.done.filter((d) => d.pieceId !== TRIAL_PIECE),
               {
-                pieceId: 'trial',
+                pieceId: TRIAL_PIECE,
                 name: 'Trial on a ball',
                 at: new Date().toISOString(),
                 done: [{ of: 'spacing', way: 'fold-over', work: null, asked: tried.spacingMm, actual: held }],
