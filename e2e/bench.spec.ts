@@ -152,7 +152,10 @@ test('at work for half an hour: a stretch is due, the time for today is over; ne
   await page.goto('/settings');
   await page.getByLabel('say when a stretch is due').click();
   await page.getByLabel('After so many minutes at work').fill('5');
-  await page.goto('/piece/pine-marten/bench');
+  // By the way of the app: nothing is stored in a hurry.
+  await page.getByRole('link', { name: 'Shelf' }).first().click();
+  await page.getByRole('button', { name: 'Open Pine marten' }).click();
+  await page.getByRole('link', { name: /Bench/ }).click();
   await settled(page);
   const due = page.getByRole('status').filter({ hasText: 'at work: put the needle down' });
   await expect(due).toBeHidden();
@@ -238,10 +241,11 @@ test('an area stopped before its last row asks for nothing more, says what stays
   await expect(book).toContainText(/The fur comes to [\d.]+ mm/);
   await book.getByRole('button', { name: 'Plan the area with it' }).click();
   await settled(page);
-  await expect(docket(page)).toContainText('60 mm');
+  const cut = async () => Number(/([\d.]+) ?mm\s*cut lengths/.exec(await docket(page).innerText())![1]);
+  expect(Math.abs((await cut()) - 60)).toBeLessThanOrEqual(1);
   await page.keyboard.press('Control+z');
   await settled(page);
-  await expect(docket(page)).not.toContainText('60 mm');
+  expect(await cut()).toBeLessThan(55);
   await book.getByRole('button', { name: 'Stop at row 3' }).click();
   await settled(page);
   await expect(docket(page)).toContainText('All 3 rows laid');

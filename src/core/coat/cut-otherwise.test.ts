@@ -20,21 +20,25 @@ for (const piece of [pineMarten, alpacaCria, kingfisher]) {
         areas: piece.areas.map((a) => {
           const c = cuts.find((x) => x.id === a.id);
           const lengthMm =
-            c && 'lengthMm' in a.coat ? lengthFor(c.cut, methodOf(c.cut.method), times * c.cut.value) : null;
+            c && 'lengthMm' in a.coat
+              ? lengthFor(c.cut, methodOf(c.cut.method), defaultHand, times * c.cut.value)
+              : null;
           return lengthMm === null ? a : ({ ...a, coat: { ...a.coat, lengthMm } } as typeof a);
         }),
       };
       const then = planned(other, cupboard, defaultHand, COARSELY);
       for (const { id, cut } of cuts) {
         const now = then.coat.areas.find((a) => a.id === id)!.fur!.figures.cutLength!;
-        // Within what the rounding of the length makes of it, and the least that is left on for trimming.
-        expect(Math.abs(now.value - times * cut.value), `${id} ${cut.method}`).toBeLessThan(1.5 + 0.06 * cut.value);
+        // Within what the rounding of the length makes of it.
+        expect(Math.abs(now.value - times * cut.value), `${id} ${cut.method}`).toBeLessThan(1);
       }
     }
     for (const { cut } of cuts)
       expect(
-        Math.abs(lengthFor(cut, methodOf(cut.method), cut.value)! - (cut.inputs as { length: number }).length),
+        Math.abs(
+          lengthFor(cut, methodOf(cut.method), defaultHand, cut.value)! - (cut.inputs as { length: number }).length,
+        ),
       ).toBeLessThanOrEqual(0.25);
-    expect(lengthFor(cuts[0]!.cut, methodOf(cuts[0]!.cut.method), 0.1)).toBeNull();
+    expect(lengthFor(cuts[0]!.cut, methodOf(cuts[0]!.cut.method), defaultHand, 0.1)).toBeNull();
   });
 }

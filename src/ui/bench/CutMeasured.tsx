@@ -8,6 +8,7 @@ import type { AreaPlan } from '@/core/coat/coat-plan';
 import { boundsOf } from '@/core/piece/fields';
 import { MEASURED_MM } from '@/core/piece/log-entry';
 import { cutOtherwise } from '@/desk/bench';
+import { useDesk } from '@/desk/store';
 import { EditButton } from '@/ui/parts/Editable';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { Ruled } from '@/ui/parts/Panel';
@@ -17,13 +18,14 @@ const { least, most } = boundsOf(MEASURED_MM);
 
 export function CutMeasured({ area }: { area: AreaPlan }) {
   const { q } = useUnits();
+  const hand = useDesk((s) => s.hand);
   const fur = area.fur!;
   const cut = fur.figures.cutLength;
   const [open, setOpen] = useState(false);
   const [actual, setActual] = useState<number | null>(null);
-  if (!cut || lengthFor(cut, methodOf(cut.method), cut.value) === null) return null;
+  if (!cut || lengthFor(cut, methodOf(cut.method), hand, cut.value) === null) return null;
   if (!open) return <EditButton onClick={() => setOpen(true)}>Cut to another length</EditButton>;
-  const lengthMm = actual === null ? null : lengthFor(cut, methodOf(cut.method), actual);
+  const lengthMm = actual === null ? null : lengthFor(cut, methodOf(cut.method), hand, actual);
   const length = (value: number) => q({ kind: 'length', value });
   const write = (anew: boolean) => {
     if (actual !== null) cutOtherwise(area.id, actual, cut.value, fur.method, anew ? lengthMm : null);
