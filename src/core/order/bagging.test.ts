@@ -39,6 +39,19 @@ describe('bags', () => {
     expect(bagged('La Lb Ta Tb', [['a', 'b']])).toEqual(['a: b', 'b: a']);
     expect(bagged('La Lb Ta Tb', [])).toEqual([]);
   });
+  it('rest on the same decisions in whatever order the rest is done: another order is no change of mind', () => {
+    const restsOn = (words: string) =>
+      bagging(
+        order(words),
+        [
+          { a: 'a', b: 'b' },
+          { a: 'a', b: 'c' },
+        ],
+        (id) => id,
+        defaultHand,
+      ).bags.find((b) => areaOf(b) === 'a')!.restsOn;
+    expect(restsOn('Lb La Ta Tb Lc Tc')).toEqual(restsOn('Lb Lc La Ta Tb Tc'));
+  });
   it('stay on for the next trim, and come off for other work', () => {
     const c: [string, string][] = [
       ['a', 'c'],

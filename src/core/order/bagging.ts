@@ -50,7 +50,8 @@ export function bagging(
       id,
       stage: 'coat',
       about: ref('area', area),
-      restsOn: [decided('the places of the areas', ...[area, ...more].map((a) => ['areas', the(a), 'where']))],
+      // Its own place alone: which colours lie beside it by then, and how far apart they are, is no decision.
+      restsOn: [decided('the place of the area', ['areas', the(area), 'where'])],
       does: say`Bag ${joined(more.map((a) => say`${nameOf(a)}`))} before ${nameOf(area)} is trimmed`,
       kind: 'check',
       materials: [],
