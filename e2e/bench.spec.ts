@@ -48,6 +48,30 @@ for (const [width, height] of [
   });
 }
 
+test('a row is cut and weighed at the bench as the table of the rows has it, where the fur changes on the way up', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Suri alpaca cria', 'coat', { areaId: 'cheek', rowsAs: 'table' });
+  const rows = page.getByRole('region', { name: 'Rows of Cheeks' }).getByRole('row');
+  const cells = await rows.last().getByRole('cell').allInnerTexts();
+  const number = Number(/\d+/.exec(await rows.last().innerText())![0]);
+  const cuts = await Promise.all([1, number].map((n) => rows.nth(n).innerText()));
+  expect(cuts[0]).not.toBe(cuts[1]);
+  await page.keyboard.press('7');
+  await workOn(page, 'Cheeks');
+  await beside(page, 'Only the work');
+  for (let n = 1; n < number; n++) {
+    await page.keyboard.press('Space');
+    if (n === 1) await page.keyboard.press('Space');
+  }
+  await settled(page);
+  await expect(docket(page)).toContainText(`Row ${number}`);
+  const told = (await docket(page).innerText()).replace(/\s+/g, ' ');
+  const lengths = cells.filter((c) => /mm$/.test(c));
+  expect(lengths.length).toBeGreaterThanOrEqual(2);
+  for (const c of lengths) expect(told).toContain(c.replace(/\s+/g, ' '));
+});
+
 test('full screen: nothing but the work, the keys go on, and the desk comes back', async ({ desk: page }) => {
   await openDemo(page, 'Pine marten', 'bench', AT_ROW);
   await page.getByRole('button', { name: 'Full screen' }).click();

@@ -8,7 +8,7 @@ import type { Piece } from './piece/schema';
 import type { Plan } from './plan';
 import { alike } from './alike';
 import { lyingOf, stoppedBy } from './coat/rows/lying';
-import { handAtWork } from './rates/hand-at-work';
+import { handAtWork, type HandAtWork } from './rates/hand-at-work';
 
 /** What the plan is made of, as rooms show it. */
 export type PlanPart = Exclude<keyof Plan, 'pieceId' | 'findings' | 'hand'>;
@@ -146,16 +146,13 @@ export function touched(before: Inputs, now: Inputs): Touched {
     if (!HOURS.has(key)) everyArea();
   }
   // What was written down, or left out of it, may teach the hand otherwise.
-  const taught = (x: Inputs) => {
-    const { slower, laying } = handAtWork(x.hand, x.piece);
-    return { slower, laying };
-  };
   if (before.piece.log !== now.piece.log) {
-    if (!alike(taught(before), taught(now))) {
+    const [was, is] = [before, now].map((x) => handAtWork(x.hand, x.piece)) as [HandAtWork, HandAtWork];
+    if (!alike([was.slower, was.laying], [is.slower, is.laying])) {
       add(BUT_FORM);
       everyArea();
     }
-    if (handAtWork(before.hand, before.piece).readyMinutes !== handAtWork(now.hand, now.piece).readyMinutes) add(LAST);
+    if (was.readyMinutes !== is.readyMinutes) add(LAST);
     // Rows measured move the rest of their area, as does stopping before its last one.
     const lies = (x: Inputs, id: string) => [lyingOf(x.piece.log, id), stoppedBy(x.piece.log, id)?.up];
     const measured = now.piece.areas.flatMap(({ id }) => (alike(lies(before, id), lies(now, id)) ? [] : [id]));

@@ -10,7 +10,7 @@ describe('keys of the bench', () => {
   it('begin as the bench always had them; sounds are off but for the end of the sitting', () => {
     expect(usual.keys).toEqual({ next: [' ', 'PageDown'], back: ['Backspace', 'PageUp'], pause: ['t'], note: ['n'] });
     expect(usual.sounds).toEqual({ done: false, pause: false, end: true });
-    expect([usual.speaks, usual.listens, usual.stretchMinutes, usual.dim]).toEqual([false, false, null, false]);
+    expect([usual.speaks, usual.stretchMinutes, usual.dim]).toEqual([false, null, false]);
   });
   it('are what a pedal types, told apart whatever Caps Lock does', () => {
     const r = withKey(usual.keys, 'next', 'F9');

@@ -70,8 +70,6 @@ export const benchSettingsSchema = z.object({
   sounds: z.object({ done: flag(false), pause: flag(false), end: flag(true) }).prefault({}),
   /** The next row or step is read out, by a voice this machine has itself. */
   speaks: flag(false),
-  /** A few words are listened for, where the browser understands them by itself. */
-  listens: flag(false),
   /** Minutes at work until a stretch is due; null where none is asked for. */
   stretchMinutes: z.number().int().min(STRETCH.least).max(STRETCH.most).nullable().catch(null).default(null),
   /** Full screen with a dim surround. */

@@ -33,6 +33,9 @@ describe('what is left of today', () => {
     expect(leftToday({ work, log: [row(NOON - 30 * MIN, 12)] }, hand, noon)).toBe(18);
     expect(leftToday({ work, log: [row(NOON - 30 * MIN, 99)] }, hand, noon)).toBe(0);
   });
+  it('is not told of a day that has none: whoever works all the same is not told to stop', () => {
+    expect(leftToday({ work, log: [] }, { benchMinutes: [10, 20, 0, 40, 50, 60, 70] }, noon)).toBeNull();
+  });
   it('is what was asked for today, and not for another day', () => {
     const on = (date: string) => ({ ...work, tonight: { on: date, minutes: 120 } });
     expect(leftToday({ work: on('2026-03-04'), log: [row(NOON - MIN, 20)] }, hand, noon)).toBe(100);

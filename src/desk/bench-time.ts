@@ -1,14 +1,21 @@
 /** Time at the bench: what is left of today, and since when there was no break. Minutes; instants in ms since 1970. */
 import { beginning } from '@/core/order/beginning';
+import { weekdayOf } from '@/core/order/dates';
 import type { LogEntry } from '@/core/piece/log-entry';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import { dayOf } from './settings';
 import type { View } from './view';
 
-/** What was asked for today, or what its day of the week has, without what is written down of today. */
-export function leftToday(piece: Pick<Piece, 'work' | 'log'>, hand: Pick<Hand, 'benchMinutes'>, now: Date): number {
+/** What was asked for today, or what its day of the week has, without what is written down of today; null on a day that has no time of its own. */
+export function leftToday(
+  piece: Pick<Piece, 'work' | 'log'>,
+  hand: Pick<Hand, 'benchMinutes'>,
+  now: Date,
+): number | null {
   const today = dayOf(now);
+  const { tonight } = piece.work;
+  if ((tonight?.on === today.date ? tonight.minutes : hand.benchMinutes[weekdayOf(today.date)]!) === 0) return null;
   // Worked on today whenever it was to begin.
   return beginning({ piece: { ...piece, work: { ...piece.work, beginOn: today.date } }, hand, today }).minutes ?? 0;
 }

@@ -52,7 +52,8 @@ const LOG: LogEntry[] = [
 const piece = { ...pineMarten, log: LOG };
 const made = plan(pineMarten);
 const csv = (log: readonly LogEntry[] = LOG) => logCsv({ ...piece, log: [...log] }, made, cupboard);
-const read = (text: string) => readLogCsv(text, piece, cupboard);
+const NOW = Date.UTC(2026, 5, 1);
+const read = (text: string) => readLogCsv(text, piece, cupboard, NOW);
 const lines = (text: string) => Papa.parse<Record<string, string>>(text.trim(), { header: true }).data;
 const table = (rows: readonly Record<string, string>[]) => Papa.unparse([...rows], { columns: [...LOG_COLUMNS] });
 
@@ -63,13 +64,19 @@ it('what nobody has touched is as it was', () => {
   expect(read(turned)).toEqual({ ok: true, fixes: [], added: [], same: LOG.length });
 });
 
+it('a note that begins with the mark against formulas is not taken for another', () => {
+  const log = LOG.map((e): LogEntry => (e.kind === 'note' ? { ...e, words: `'=so it was` } : e));
+  const own = { ...piece, log };
+  expect(readLogCsv(logCsv(own, made, cupboard), own, cupboard, NOW)).toMatchObject({ ok: true, fixes: [] });
+});
+
 it('what was put right is all that changes', () => {
   fc.assert(
     fc.property(
       fc.option(fc.double({ min: 0, max: 600, noNaN: true }), { nil: null }),
       fc.option(fc.double({ min: 0, max: 2000, noNaN: true }), { nil: null }),
       fc.option(
-        fc.string({ minLength: 1, maxLength: 60 }).filter((s) => s.trim() === s && s !== ''),
+        fc.string({ minLength: 1, maxLength: 60 }).filter((s) => s.trim() === s && s !== '' && !/^'[=+\-@]/.test(s)),
         { nil: null },
       ),
       (minutes, grams, words) => {
@@ -123,6 +130,8 @@ it('a line that cannot be read is named with its number and its column, and then
   wrong(3, { grams: '' }, /^Line 5: grams must be/);
   wrong(4, { words: '' }, /^Line 6: a note must not be empty/);
   wrong(1, { when: 'yesterday' }, /^Line 3: when must be a date and time/);
+  wrong(1, { when: '2027-01-01T09:00:00Z' }, /^Line 3: when says 2027-01-01T09:00:00Z\. That is still to come/);
+  wrong(1, { when: '1970-01-01T09:00:00Z' }, /^Line 3: when says .* From the year 2000 on/);
   wrong(1, { entry: 'nobody' }, /^Line 3: the log has no entry “nobody”/);
   wrong(2, { entry: 'a' }, /^Line 4: the entry “a” stands in the table twice/);
   wrong(1, { entry: '', area: 'Nowhere' }, /^Line 3: there is no area called “Nowhere”/);

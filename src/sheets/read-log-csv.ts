@@ -7,6 +7,8 @@ import { boundsOf, kindOf } from '@/core/piece/fields';
 import { logEntrySchema, type LogEntry } from '@/core/piece/log-entry';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
+import { wrongTime } from '@/core/log/when';
+import { plainCell } from './cut-list';
 import { LOG_WHAT, type LOG_COLUMNS } from './log-csv';
 import type { z } from 'zod';
 
@@ -53,6 +55,7 @@ class Line {
   constructor(
     readonly number: number,
     readonly cells: Readonly<Record<string, string>>,
+    readonly now: number,
   ) {}
   get(column: Column): string {
     return plain((this.cells[column] ?? '').trim());
@@ -70,9 +73,15 @@ class Line {
     return null;
   }
   when(): string | null {
-    const at = Date.parse(this.get('when'));
-    if (Number.isFinite(at)) return new Date(at).toISOString();
-    this.wrong(`when must be a date and time, such as 2026-03-01T18:30:00Z, and not “${this.get('when')}”.`);
+    const said = this.get('when');
+    const at = Date.parse(said);
+    const wrong = wrongTime(at, this.now);
+    if (wrong === null) return new Date(at).toISOString();
+    this.wrong(
+      Number.isFinite(at)
+        ? `when says ${said}. ${wrong}`
+        : `when must be a date and time, such as 2026-03-01T18:30:00Z, and not “${said}”.`,
+    );
     return null;
   }
 }
@@ -93,7 +102,8 @@ function fixOf(line: Line, e: LogEntry): Fix['fixed'] {
   if (e.kind === 'note') {
     const words = line.get('words').slice(0, LONGEST);
     if (words === '') line.wrong('a note must not be empty; remove it in the log.');
-    else if (words !== e.words.trim()) fixed.words = words;
+    // As it went out: a mark against formulas is no word of the maker's.
+    else if (words !== e.words.trim() && line.cells.words?.trim() !== plainCell(e.words).trim()) fixed.words = words;
   }
   return fixed;
 }
@@ -132,7 +142,8 @@ function addedOf(line: Line, piece: Piece, { lots }: Pick<Cupboard, 'lots'>): Ad
   return at === null || words === '' ? null : { kind, at, areaId, words };
 }
 
-export function readLogCsv(text: string, piece: Piece, cupboard: Pick<Cupboard, 'lots'>): LogRead {
+/** @param now ms since 1970: nothing is written down of what is still to come */
+export function readLogCsv(text: string, piece: Piece, cupboard: Pick<Cupboard, 'lots'>, now: number): LogRead {
   const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), { header: true });
   const missing = (['when', 'what', 'entry'] as const).filter((c) => !meta.fields?.includes(c));
   if (missing.length > 0)
@@ -148,7 +159,7 @@ export function readLogCsv(text: string, piece: Piece, cupboard: Pick<Cupboard, 
   let same = 0;
   data.forEach((cells, i) => {
     // The head is line 1.
-    const line = new Line(i + 2, cells);
+    const line = new Line(i + 2, cells, now);
     if (Object.values(cells).every((c) => String(c).trim() === '')) return;
     const id = line.get('entry');
     const e = known.get(id);

@@ -3,7 +3,7 @@
  * by the same formulas the plan reckons with.
  */
 import { z } from 'zod';
-import { field } from '@/core/piece/fields';
+import { boundsOf, field } from '@/core/piece/fields';
 import { handSchema, type Hand } from '@/core/piece/hand';
 import { pinchRows } from '@/core/coat/rows/row-work';
 import type { QuantityKind } from '@/core/text';
@@ -78,12 +78,8 @@ const LOOSE = 0.1;
 const OF_ROWS = ['row', 'tug', 'pinch', 'fold', 'rowCm'] as const satisfies readonly ElementName[];
 
 const clamp = (shape: z.core.$ZodType, x: number): number => {
-  const { least, most } = limits(shape);
+  const { least, most } = boundsOf(shape);
   return Math.max(least, Math.min(most, x));
-};
-const limits = (shape: z.core.$ZodType): { least: number; most: number } => {
-  const n = shape as z.ZodNumber;
-  return { least: n.minValue ?? -Infinity, most: n.maxValue ?? Infinity };
 };
 
 const LEAST_MIN = 0.001;

@@ -46,8 +46,26 @@ it('a day has what was done on it, what was planned for that, and what was said 
     } as LogEntry,
   ];
   expect(daysOf(log, byUtc)).toEqual([
-    { date: '2026-03-01', took: 22, planned: 20, left: 600, doneOn: '2026-03-20' },
-    { date: '2026-03-03', took: 5, planned: 4, left: 570, doneOn: '2026-03-22' },
+    {
+      date: '2026-03-01',
+      took: 22,
+      planned: 20,
+      left: 600,
+      doneOn: '2026-03-20',
+      tookSoFar: 22,
+      plannedSoFar: 20,
+      comesTo: 600,
+    },
+    {
+      date: '2026-03-03',
+      took: 5,
+      planned: 4,
+      left: 570,
+      doneOn: '2026-03-22',
+      tookSoFar: 27,
+      plannedSoFar: 24,
+      comesTo: 592,
+    },
   ]);
   // Where a day ends is where the maker is.
   expect(daysOf([row('2026-03-01T23:30:00.000Z', 5, 5)], () => '2026-03-02')[0]!.date).toBe('2026-03-02');

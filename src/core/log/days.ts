@@ -9,6 +9,10 @@ export interface Day {
   /** What the first sitting of it said was left, and on which day it would be done; null where that was not kept. */
   readonly left: number | null;
   readonly doneOn: string | null;
+  /** Done and planned up to its end, and what all of the piece came to by its first plan: done before and left then. */
+  readonly tookSoFar: number;
+  readonly plannedSoFar: number;
+  readonly comesTo: number | null;
 }
 
 /** @param dateOf the day of an instant where the maker is */
@@ -27,5 +31,12 @@ export function daysOf(log: readonly LogEntry[], dateOf: (at: string) => string)
     }
     days.set(date, day);
   }
-  return [...days].map(([date, d]) => ({ date, ...d })).sort((a, b) => (a.date < b.date ? -1 : 1));
+  const so = { took: 0, planned: 0 };
+  const inTurn = [...days].sort((a, b) => (a[0] < b[0] ? -1 : 1));
+  return inTurn.map(([date, d]) => {
+    const comesTo = d.left === null ? null : so.took + d.left;
+    so.took += d.took;
+    so.planned += d.planned;
+    return { date, ...d, tookSoFar: so.took, plannedSoFar: so.planned, comesTo };
+  });
 }

@@ -81,25 +81,23 @@ function rateOf(l: Learnt | null, entries: readonly Done[], kind: string): Learn
 /** What is weighed of a core is learned by how firm it is. */
 export const wayOfCore = (firmness: keyof Hand['coreDensityMgCm3']): string => `core-${firmness.replaceAll(' ', '-')}`;
 
-/** How dense cores are felted, as weighing them has taught; what the maker has put in stays, and nothing is said of it as learned. */
-function feltedAs(own: Hand['coreDensityMgCm3'], laying: Record<string, LearntLaying>): Hand['coreDensityMgCm3'] {
+const FIRMNESSES = Object.keys(defaultHand.coreDensityMgCm3) as (keyof Hand['coreDensityMgCm3'])[];
+
+/** Cores whose density the maker has put in: it stays, and nothing is learned of it. */
+const ownCores = (hand: Hand): Set<string> =>
+  new Set(FIRMNESSES.filter((k) => !alike(hand.coreDensityMgCm3[k], defaultHand.coreDensityMgCm3[k])).map(wayOfCore));
+
+/** How dense cores are felted, as weighing them has taught. */
+function feltedAs(
+  own: Hand['coreDensityMgCm3'],
+  laying: Readonly<Record<string, LearntLaying>>,
+): Hand['coreDensityMgCm3'] {
   const of = (k: keyof Hand['coreDensityMgCm3']) => {
     const d = own[k];
-    const times = laying[wayOfCore(k)]?.wool?.times;
-    if (times === undefined) return d;
-    if (!alike(d, defaultHand.coreDensityMgCm3[k])) {
-      delete laying[wayOfCore(k)];
-      return d;
-    }
-    const usual = d.usual * times;
+    const usual = d.usual * (laying[wayOfCore(k)]?.wool?.times ?? 1);
     return { least: Math.min(d.least, usual), usual, most: Math.max(d.most, usual) };
   };
-  return {
-    firm: of('firm'),
-    'with give': of('with give'),
-    'lofty pad': of('lofty pad'),
-    'flat felt': of('flat felt'),
-  };
+  return Object.fromEntries(FIRMNESSES.map((k) => [k, of(k)])) as Hand['coreDensityMgCm3'];
 }
 
 export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>): HandAtWork {
@@ -124,7 +122,8 @@ export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>
     spacing: rateOf(ofSpacing!, spacing, w),
     loft: rateOf(ofLoft!, loft, w),
   });
-  const laying = Object.fromEntries(ways.map((w) => [w, rates(w)]));
+  const own = ownCores(hand);
+  const laying = Object.fromEntries(ways.filter((w) => !own.has(w)).map((w) => [w, rates(w)]));
   const ready = all.flatMap((p) => p.done.flatMap((d) => (d.of === 'ready' ? [d.actual] : [])));
   const usually = hand.readyMinutes === defaultHand.readyMinutes ? usuallyReady(ready) : null;
   return {

@@ -14,7 +14,7 @@ import { clock, useNow } from './clock';
 import { takeInHand } from './in-hand';
 import { play } from './sounds';
 import { useBenchKeys } from './useBenchKeys';
-import { useListening, useSpoken } from './voice';
+import { useSpoken } from './voice';
 import { NOTE_FIELD } from './WriteDown';
 
 interface BenchBarProps {
@@ -43,7 +43,7 @@ export function BenchBar({ timerOf, operationId, row, one, what, says, open, goO
   const timer = useDesk((s) => s.view.timer);
   const canEdit = useDesk((s) => s.canEdit);
   const plan = useDesk((s) => s.plan);
-  const { keys, sounds, speaks, listens } = useDesk((s) => s.settings.bench);
+  const { keys, sounds, speaks } = useDesk((s) => s.settings.bench);
   const covered = useDesk((s) => s.view.benchRoom !== 'work');
   const done = useDesk((s) => s.piece?.log.some((e) => e.kind === 'row' || (e.kind === 'step' && !e.kept)) ?? false);
   const running = isRunning(timer, timerOf);
@@ -66,7 +66,6 @@ export function BenchBar({ timerOf, operationId, row, one, what, says, open, goO
     toggleTimer(timerOf);
   };
   useBenchKeys(keys, { canEdit, next, back, pause, note: writeNote });
-  useListening(listens && canEdit, { next, back, pause });
   useSpoken(speaks ? what : null);
   return (
     <>
@@ -106,7 +105,8 @@ function Due({ now, running, spentMs }: { now: number; running: boolean; spentMs
   const { sounds, stretchMinutes } = useDesk((s) => s.settings.bench);
   const { q, t } = useUnits();
   const [rested, setRested] = useState(0);
-  const over = running && leftToday(piece, hand, new Date(now)) * 60_000 <= spentMs;
+  const leftMin = leftToday(piece, hand, new Date(now));
+  const over = running && leftMin !== null && leftMin * 60_000 <= spentMs;
   const since = atWorkSince(piece.log, timer);
   const atWork = since === null ? 0 : (now - Math.max(since, rested)) / 60_000;
   const stretch = stretchMinutes !== null && atWork >= stretchMinutes;

@@ -2,8 +2,9 @@
 /** A row at the bench: which, how long, what to take, with which needle how deep; laid, and the next one. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useMemo, type ReactNode } from 'react';
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { rowList } from '@/core/coat/rows/row-list';
 import { wayOf } from '@/core/coat/ways';
 import type { AreaLog } from '@/core/log/log';
 import { howToWeigh } from '@/core/wool/weighing';
@@ -43,8 +44,10 @@ export function RowInHand({ area, log, above }: { area: AreaPlan; log: AreaLog; 
   const { unit } = fur.chart.dress;
   const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
   const length = (mm: number) => q({ kind: 'length', value: mm });
-  const massG = row && fur.rows.totalMm > 0 ? (fur.figures.mass.value * row.lengthMm) / fur.rows.totalMm : 0;
-  const how = row && massG > 0 ? howToWeigh(massG, hand) : null;
+  // As the table and the printed sheets have it.
+  const line = useMemo(() => rowList(area), [area]).find((r) => r.number === log.nextRow) ?? null;
+  const massG = line?.massG ?? 0;
+  const how = massG > 0 ? howToWeigh(massG, hand) : null;
   const done = `${log.rowsDone.length} of ${log.rows} ${log.rows === 1 ? unit.one : unit.many}`;
   const what = row ? `${Unit} ${row.number}, ${length(row.lengthMm)}` : `${Unit} laid`;
 
@@ -82,8 +85,8 @@ export function RowInHand({ area, log, above }: { area: AreaPlan; log: AreaLog; 
               <TrueLength mm={row.lengthMm} />
               <BigFigures>
                 <BigFigure value={length(row.lengthMm)} label="long, on the skin" />
-                {fur.figures.cutLength && (
-                  <BigFigure value={q(fur.figures.cutLength)} label={`${wayOf(fur.method).takes} of ${fur.lotName}`} />
+                {line?.cutMm != null && (
+                  <BigFigure value={length(line.cutMm)} label={`${wayOf(fur.method).takes} of ${fur.lotName}`} />
                 )}
                 {massG > 0 && (
                   <BigFigure
@@ -100,6 +103,9 @@ export function RowInHand({ area, log, above }: { area: AreaPlan; log: AreaLog; 
             </Box>
           )}
         </Box>
+        {line && line.special.length > 0 && (
+          <Typography sx={{ fontSize: 15 }}>To know: {line.special.map(t).join('; ')}.</Typography>
+        )}
         {step?.passes && row && <Typography sx={{ fontSize: 15 }}>{t(step.passes)}.</Typography>}
         {row && <NeedleNow operationId={layId} />}
         {step?.caution && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>{t(step.caution)}</Typography>}

@@ -28,14 +28,10 @@ export function DaysChart({ log }: { log: readonly LogEntry[] }) {
   if (days.length < 2) return null;
   const ink = theme.palette.text.primary;
   const scale = { ticks: { color: ink }, grid: { color: theme.palette.divider } };
-  const upTo = (of: (d: (typeof days)[number]) => number) =>
-    days.map((_, i) => Math.round((days.slice(0, i + 1).reduce((s, d) => s + of(d), 0) / 60) * 100) / 100);
-  const [took, planned] = [upTo((d) => d.took), upTo((d) => d.planned)];
-  const said = days.map((d, i) =>
-    d.left === null ? null : Math.round((took[i]! - d.took / 60 + d.left / 60) * 100) / 100,
-  );
+  const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100;
   const time = (minutes: number) => q({ kind: 'time', value: minutes });
-  const all = { took: took.at(-1)! * 60, planned: planned.at(-1)! * 60 };
+  const last = days[days.length - 1]!;
+  const all = { took: last.tookSoFar, planned: last.plannedSoFar };
   const times = all.planned > 0 ? all.took / all.planned : 1;
   const first = days.find((d) => d.doneOn !== null)?.doneOn ?? null;
   return (
@@ -56,10 +52,16 @@ export function DaysChart({ log }: { log: readonly LogEntry[] }) {
           data={{
             labels: days.map((d) => read(d.date)),
             datasets: [
-              { label: 'done', data: took, borderColor: SHADES[0]!, backgroundColor: SHADES[0]!, borderWidth: 2 },
+              {
+                label: 'done',
+                data: days.map((d) => hours(d.tookSoFar)),
+                borderColor: SHADES[0]!,
+                backgroundColor: SHADES[0]!,
+                borderWidth: 2,
+              },
               {
                 label: 'planned for it',
-                data: planned,
+                data: days.map((d) => hours(d.plannedSoFar)),
                 borderColor: SHADES[2]!,
                 backgroundColor: SHADES[2]!,
                 borderDash: [6, 4],
@@ -67,7 +69,7 @@ export function DaysChart({ log }: { log: readonly LogEntry[] }) {
               },
               {
                 label: 'all of it, as was said that day',
-                data: said,
+                data: days.map((d) => (d.comesTo === null ? null : hours(d.comesTo))),
                 borderColor: SHADES[3]!,
                 backgroundColor: SHADES[3]!,
                 borderDash: [2, 3],

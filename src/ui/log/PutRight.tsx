@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { z } from 'zod';
 import { boundsOf, kindOf } from '@/core/piece/fields';
 import { logEntrySchema, type LogEntry } from '@/core/piece/log-entry';
+import { wrongTime } from '@/core/log/when';
 import { putRight } from '@/desk/put-right';
 import { EditButton } from '@/ui/parts/Editable';
 import { MeasureField } from '@/ui/parts/MeasureField';
@@ -18,16 +19,6 @@ const forDate = (at: string): string => {
   const d = new Date(at);
   return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 };
-/** No wool was laid with a program before. */
-const EARLIEST = Date.UTC(2000, 0, 1);
-
-/** Why it cannot have been then; null where it can. */
-function wrongTime(when: string, now: number): string | null {
-  const t = new Date(when).getTime();
-  if (!Number.isFinite(t)) return 'A day and a time are needed.';
-  if (t > now) return 'That is still to come.';
-  return t < EARLIEST ? 'From the year 2000 on.' : null;
-}
 
 export function PutRight({ e, onClose }: { e: LogEntry; onClose: () => void }) {
   const [number, setNumber] = useState<number>('minutes' in e ? e.minutes : 'grams' in e ? e.grams : 0);
@@ -88,7 +79,7 @@ export function PutRight({ e, onClose }: { e: LogEntry; onClose: () => void }) {
         helperText={late}
         onChange={(x) => {
           setWhen(x.target.value);
-          setLate(wrongTime(x.target.value, Date.now()));
+          setLate(wrongTime(new Date(x.target.value).getTime(), Date.now()));
         }}
         slotProps={{ inputLabel: { shrink: true } }}
       />

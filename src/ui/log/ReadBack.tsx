@@ -20,7 +20,7 @@ export async function readBack(file: File): Promise<ReadBack | null> {
   const text = await file.text();
   const { piece, cupboard } = useDesk.getState();
   if (!piece) return null;
-  const r = readLogCsv(text, piece, cupboard);
+  const r = readLogCsv(text, piece, cupboard, Date.now());
   if (!r.ok) return { says: `Nothing was taken from ${file.name}.`, problems: r.problems };
   allRight(r.fixes, r.added);
   return {

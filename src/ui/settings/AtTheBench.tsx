@@ -18,7 +18,7 @@ import {
   type BenchSettings,
 } from '@/desk/bench-settings';
 import { useDesk } from '@/desk/store';
-import { canListen, useCanSpeak } from '@/ui/bench/voice';
+import { useCanSpeak } from '@/ui/bench/voice';
 import { play } from '@/ui/bench/sounds';
 import { CheckField } from '@/ui/parts/CheckField';
 import { EditButton } from '@/ui/parts/Editable';
@@ -30,7 +30,6 @@ export function AtTheBench() {
   const set = (change: Partial<BenchSettings>) =>
     useDesk.setState((s) => ({ settings: { ...s.settings, bench: { ...s.settings.bench, ...change } } }));
   const speaks = useCanSpeak();
-  const [listens, setListens] = useState<boolean | null>(null);
   return (
     <Panel title="At the bench" sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="h3">Keys</Typography>
@@ -68,20 +67,6 @@ export function AtTheBench() {
         />
       ) : (
         <Typography variant="body2">This browser has no voice of its own that reads out without the net.</Typography>
-      )}
-      {bench.listens || listens ? (
-        <CheckField
-          label="“done”, “back” and “pause” are listened for, on this machine alone"
-          value={bench.listens}
-          onChange={(on) => set({ listens: on })}
-        />
-      ) : listens === false ? (
-        <Typography variant="body2">This browser does not understand words by itself: it would ask others.</Typography>
-      ) : (
-        // Asked for only when it is wanted: some browsers fall over at the question.
-        <Box>
-          <EditButton onClick={() => void canListen().then(setListens)}>See whether this browser can listen</EditButton>
-        </Box>
       )}
       <Typography variant="h3">Rest and light</Typography>
       <CheckField

@@ -27,7 +27,7 @@ export function rowsFor(c: LayContext, spacing: Spacing, lying: RowsLying = []):
 const HAIR = 1e-6;
 
 /** Rows up to a place, 0 the hem and 1 the top: what lies above is bare. */
-export function upTo(all: RowSet, stopsAt: number): RowSet {
+function upTo(all: RowSet, stopsAt: number): RowSet {
   const rows = all.rows.filter((r) => r.up <= stopsAt + HAIR);
   const totalMm = rows.reduce((s, r) => s + r.lengthMm, 0);
   return { ...all, rows, totalMm, fluxMm2: all.totalMm > 0 ? (all.fluxMm2 * totalMm) / all.totalMm : 0 };

@@ -2,7 +2,7 @@
 import { felting } from '@/core/coat/rows/row-work';
 import { takes } from '@/core/time/work-time';
 import { lightness } from '@/core/colour/lab';
-import { decided, the, type Decision } from '@/core/decision';
+import { decided, the } from '@/core/decision';
 import type { Area } from '@/core/piece/schema';
 import { ref } from '@/core/ref';
 import { feltLayer } from '@/core/stabbing';
@@ -83,7 +83,8 @@ function strays(x: ShadeWorkInput, area: Area, shaded: ShadedArea, near: readonl
     {
       ...plainStep(ref('area', area.id), shaded.meanHex),
       id: `strays-${area.id}`,
-      restsOn: placesOf([area, ...dark.map((b) => b.other)]),
+      // Its own place alone: which colours come to lie beside it, and how far apart, is worked out, not decided.
+      restsOn: [decided('the place of the area', ['areas', the(area.id), 'where'])],
       kind: 'check',
       does: say`Pick stray dark fibres of ${joined(dark.map((b) => say`${b.other.name}`))} out of ${area.name}, looking against the light`,
       ...takes(x.hand, { step: 1, look: 2 }),
@@ -95,8 +96,3 @@ function strays(x: ShadeWorkInput, area: Area, shaded: ShadedArea, near: readonl
     },
   ];
 }
-
-/** Where areas lie decides which of them meet. */
-const placesOf = (areas: readonly { readonly id: string }[]): Decision[] => [
-  decided('the places of the areas', ...areas.map((a) => ['areas', the(a.id), 'where'])),
-];
