@@ -47,3 +47,19 @@ for (const piece of [pineMarten, alpacaCria, kingfisher, brownHare]) {
     expect(then.stock.needG / first.stock.needG).toBeGreaterThan(1.1);
   });
 }
+
+it('a step there is because colours lie beside each other rests on its own area alone: which lie there, and how far apart, is worked out', () => {
+  let found = 0;
+  for (const piece of [pineMarten, alpacaCria, kingfisher, brownHare]) {
+    const { steps } = planned(piece, cupboard, defaultHand, COARSELY).work;
+    for (const { operation: o } of steps) {
+      if (!o.id.startsWith('bag-') && !o.id.startsWith('strays-')) continue;
+      found++;
+      const areas = o.restsOn.flatMap((d) =>
+        d.at.flatMap((path) => (path[0] === 'areas' ? [JSON.stringify(path[1])] : [])),
+      );
+      expect(areas, o.id).toEqual([JSON.stringify({ by: 'id', is: o.about.id })]);
+    }
+  }
+  expect(found).toBeGreaterThan(3);
+});

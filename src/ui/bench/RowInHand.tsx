@@ -45,7 +45,8 @@ export function RowInHand({ area, log, above }: { area: AreaPlan; log: AreaLog; 
   const Unit = unit.one.charAt(0).toUpperCase() + unit.one.slice(1);
   const length = (mm: number) => q({ kind: 'length', value: mm });
   // As the table and the printed sheets have it.
-  const line = useMemo(() => rowList(area), [area]).find((r) => r.number === log.nextRow) ?? null;
+  const list = useMemo(() => rowList(area), [area]);
+  const line = list.find((r) => r.number === log.nextRow) ?? null;
   const massG = line?.massG ?? 0;
   const how = massG > 0 ? howToWeigh(massG, hand) : null;
   const done = `${log.rowsDone.length} of ${log.rows} ${log.rows === 1 ? unit.one : unit.many}`;
