@@ -121,8 +121,11 @@ test('what cannot be saved is tried again until it is, and is said on every scre
   await expect(alert).toBeVisible();
   await page.getByRole('button', { name: 'Open Pine marten' }).click();
   await expect(spacing).toHaveValue('4.5');
-  await full(false);
-  await alert.getByRole('button', { name: 'Try again now' }).click();
+  // Room and the press in one, or the next try by itself is there first and takes the button away.
+  await alert.getByRole('button', { name: 'Try again now' }).evaluate((button: HTMLButtonElement) => {
+    (window as unknown as { full?: boolean }).full = false;
+    button.click();
+  });
   await expect(alert).toBeHidden();
   await saved(page);
   await page.reload();

@@ -15,21 +15,25 @@ export interface Telling {
 }
 
 const PLACES: Readonly<Record<string, string>> = {
-  face: 'Face',
   core: 'Core',
   frame: 'Wire',
-  form: 'Photographs',
+  photographs: 'Photographs',
   finish: 'Finish',
   piece: '',
+  nose: 'Nose',
+  mouth: 'Mouth',
+  eyes: 'Eyes',
+  ears: 'Ears',
+  brows: 'Brows',
 };
 
 /** What an entry is about: an area, a part, a marking, a kind of work. */
-export const placeOf = ({ piece }: Telling, id: string): string =>
-  piece.areas.find((a) => a.id === id)?.name ??
-  piece.form.parts.find((p) => p.id === id)?.name ??
-  piece.markings.find((m) => m.id === id)?.name ??
-  PLACES[id] ??
-  id;
+export function placeOf({ piece }: Telling, id: string): string {
+  const named = [piece.areas, piece.form.parts, piece.flatParts, piece.markings, piece.smallParts].flat();
+  const whiskers = piece.face?.whiskers ?? [];
+  // What is left is of the face: the glue of its eyes.
+  return [...named, ...whiskers].find((x) => x.id === id)?.name ?? PLACES[id] ?? 'Face';
+}
 
 const MEASURES = { spacing: 'rows apart', loft: 'stands', cut: 'cut' } as const;
 
