@@ -35,7 +35,8 @@ export function StepInHand({ step, above }: { step: Step; above: ReactNode }) {
     // Once, as it is taken in hand.
     if (turnedFor.current === o.id) return;
     turnedFor.current = o.id;
-    const to = turnedTo(plan, o, useDesk.getState().view);
+    const { piece, view } = useDesk.getState();
+    const to = piece && turnedTo(plan, piece.form, o, view);
     if (to) setView(to);
   }, [plan, o]);
 

@@ -39,14 +39,32 @@ describe('the place of a step', () => {
   const from = (t: { yaw: number; pitch: number }) => eye(t).from;
   it('is the face from the front, an area as it faces, and nothing where it is all round', () => {
     const face = made.work.steps.find((s) => s.operation.stage === 'face')!.operation;
-    expect(from(turnedTo(made, face, { yaw: 180, pitch: 0 })!)[2]).toBeCloseTo(1, 3);
-    expect(turnedTo(made, face, { yaw: 20, pitch: 10 })).toBeNull();
+    expect(from(turnedTo(made, pineMarten.form, face, { yaw: 180, pitch: 0 })!)[2]).toBeCloseTo(1, 3);
+    expect(turnedTo(made, pineMarten.form, face, { yaw: 20, pitch: 10 })).toBeNull();
     const belly = made.work.steps.find((s) => s.operation.about.id === 'belly')!.operation;
     // From below, as far as the turntable is tilted for it.
-    const t = turnedTo(made, belly, { yaw: -62, pitch: 40 })!;
+    const t = turnedTo(made, pineMarten.form, belly, { yaw: -62, pitch: 40 })!;
     expect(t.pitch).toBeLessThan(-30);
-    expect(turnedTo(made, belly, t)).toBeNull();
-    const core = made.work.steps.find((s) => s.operation.kind === 'core')!.operation;
-    expect(turnedTo(made, core, { yaw: 180, pitch: 0 })).toBeNull();
+    expect(turnedTo(made, pineMarten.form, belly, t)).toBeNull();
+    const photographs = made.work.steps.find((s) => s.operation.about.kind === 'photographs')!.operation;
+    expect(turnedTo(made, pineMarten.form, photographs, { yaw: 180, pitch: 0 })).toBeNull();
+  });
+  it('is a part that lies behind the body; from the side every part is seen', () => {
+    const of = (id: string) => made.work.steps.find((s) => s.operation.id === `core-${id}`)!.operation;
+    const parts = made.work.steps.filter((s) => s.operation.about.kind === 'part');
+    expect(parts.length).toBeGreaterThan(5);
+    for (const { operation } of parts)
+      expect(turnedTo(made, pineMarten.form, operation, { yaw: 90, pitch: 5 }), operation.id).toBeNull();
+    // The head from behind, the tail from the front: turned until it points to the eye, or nearly.
+    for (const [id, yaw, to] of [
+      ['skull', 180, 1],
+      ['tail', 0, -1],
+    ] as const) {
+      const t = turnedTo(made, pineMarten.form, of(id), { yaw, pitch: 0 })!;
+      expect(from(t)[2] * to, id).toBeGreaterThan(0.7);
+      expect(turnedTo(made, pineMarten.form, of(id), t), id).toBeNull();
+    }
+    // One of a pair is always on this side.
+    for (const yaw of [60, -60]) expect(turnedTo(made, pineMarten.form, of('hindleg'), { yaw, pitch: 0 })).toBeNull();
   });
 });
