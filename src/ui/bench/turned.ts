@@ -14,7 +14,7 @@ const SEEN = 0.35;
 /** A row that runs all round faces nowhere: one whose sides cancel out to less than this. */
 const ROUND = 0.3;
 /** A part that points away from the eye by more than this lies behind the body, as a cosine. */
-const HIDDEN = -0.25;
+const HIDDEN = -0.45;
 
 /** Which way most of it faces; null where it runs round. @param n outward normals, stride 3 */
 function facing(n: Float64Array | undefined): [number, number, number] | null {
