@@ -195,8 +195,10 @@ test('at work for half an hour: a stretch is due, the time for today is over; ne
   await expect(due).toBeHidden();
 });
 
-test('photographs: taken at the bench, kept over a reload, turned to, told in the story', async ({
+test('photographs: taken at the bench, kept over a reload, turned to, told in the story, taken along in the file', async ({
   desk: page,
+  browser,
+  baseURL,
 }, info) => {
   await openDemo(page, 'Pine marten', 'bench', { ...AT_ROW, yaw: 40, pitch: 5 });
   // The picture is the app's own.
@@ -235,6 +237,20 @@ test('photographs: taken at the bench, kept over a reload, turned to, told in th
   expect(text).toContain('Belly begun');
   expect(text).not.toContain('not at hand');
   expect(execFileSync('pdfimages', ['-list', file]).toString().split('\n').length).toBeGreaterThan(3);
+  // The file of the piece takes it along to another browser.
+  const whole = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save to file' }).click();
+  expect((await whole).suggestedFilename()).toBe('pine-marten.zip');
+  const zip = info.outputPath('pine-marten.zip');
+  await (await whole).saveAs(zip);
+  const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+  await other.goto('/');
+  await other.getByLabel('Piece file').setInputFiles(zip);
+  await expect(other.getByRole('heading', { level: 1 })).toHaveText('Pine marten');
+  await settled(other);
+  await other.keyboard.press('7');
+  await expect((await beside(other, 'Photographs')).getByRole('figure').getByRole('img')).toBeVisible();
+  await other.context().close();
   // Taken out of the log, and back by undo.
   await page
     .getByRole('row', { name: /Belly begun/ })

@@ -7,7 +7,9 @@ import { connect } from './connection';
 import { report } from './report';
 import { optionsFor, sheetOptions, type Settings } from './settings';
 import type { SheetKind } from '@/sheets/make-sheet';
-import { loadPicture, loadPiece, savePiece } from './storage';
+import { endingOf, isZip, LARGEST, packed, unpacked } from './bundle';
+import { say } from './store';
+import { loadPicture, loadPiece, savePicture, savePiece } from './storage';
 
 function hand(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -20,8 +22,32 @@ function hand(name: string, blob: Blob): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-export function savePieceFile(piece: Piece): void {
-  hand(`${piece.id}.json`, new Blob([`${JSON.stringify(piece, null, 2)}\n`], { type: 'application/json' }));
+/** Names of the photographs a piece goes by: references, faces, and those of its log. */
+const picturesOf = ({ references, face, log }: Pick<Piece, 'references' | 'face' | 'log'>): string[] => [
+  ...references.map((r) => r.id),
+  ...(face?.photos ?? []).map((p) => p.id),
+  ...log.flatMap((e) => (e.kind === 'photo' ? [e.id] : [])),
+];
+
+/** Those of them that are in this browser. */
+async function picturesHere(piece: Piece, of = picturesOf(piece)): Promise<Map<string, Uint8Array>> {
+  const found = new Map<string, Uint8Array>();
+  for (const name of of) {
+    const blob = await loadPicture(piece.id, name);
+    if (blob) found.set(name, new Uint8Array(await blob.arrayBuffer()));
+  }
+  return found;
+}
+
+/** The piece as a file; where it has photographs here, with them as a zip. */
+export async function savePieceFile(piece: Piece): Promise<void> {
+  const json = `${JSON.stringify(piece, null, 2)}\n`;
+  const pictures = await picturesHere(piece).catch(() => {
+    say(`The photographs of ${piece.name} could not be read here: the file is the piece without them.`);
+    return new Map<string, Uint8Array>();
+  });
+  if (pictures.size === 0) hand(`${piece.id}.json`, new Blob([json], { type: 'application/json' }));
+  else hand(`${piece.id}.zip`, new Blob([packed(json, pictures) as BlobPart], { type: 'application/zip' }));
 }
 
 /** Hands out what is stored as it is, for whoever can still read it. */
@@ -38,23 +64,41 @@ type OpenedFile =
   | { readonly ok: true; readonly id: string; readonly renamed: boolean }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-const LARGEST_FILE = 20 * 1024 * 1024;
+const refused = (file: File, says: string) => ({ ok: false as const, problems: [{ where: file.name, says }] });
 
-/** Puts a piece from a file on the shelf. One with the same name there stays; the new one is put beside it. */
+/** What a file holds: a piece, by itself or with its photographs. */
+async function unpack(
+  file: File,
+): Promise<Exclude<ReturnType<typeof unpacked>, { ok: false }> | { ok: false; problems: readonly Problem[] }> {
+  const zip = isZip(new Uint8Array(await file.slice(0, 4).arrayBuffer()));
+  if (!zip && file.size > LARGEST.json)
+    return refused(file, 'The file is larger than 20 MB; a piece file is far smaller.');
+  if (!zip) return { ok: true, json: await file.text(), pictures: new Map() };
+  if (file.size > LARGEST.zip)
+    return refused(file, 'The file is larger than 200 MB; a piece with its photographs is smaller.');
+  return unpacked(file.name, new Uint8Array(await file.arrayBuffer()));
+}
+
+/** Puts a piece from a file on the shelf, its photographs with it. One with the same name there stays; the new one is put beside it. */
 export async function openPieceFile(file: File): Promise<OpenedFile> {
-  if (file.size > LARGEST_FILE) {
-    return {
-      ok: false,
-      problems: [{ where: file.name, says: 'The file is larger than 20 MB; a piece file is far smaller.' }],
-    };
-  }
-  const read = parsePiece(await file.text());
+  const unpacked = await unpack(file);
+  if (!unpacked.ok) return unpacked;
+  const read = parsePiece(unpacked.json);
   if (!read.ok) return { ok: false, problems: read.problems };
   let piece = read.value;
   const there = await loadPiece(piece.id);
   const renamed = there !== null && JSON.stringify(there.piece) !== JSON.stringify(piece);
   if (renamed) piece = { ...piece, id: freshId(piece.id), name: `${piece.name} (from file)`.slice(0, 80) };
-  await savePiece(piece);
+  const named = picturesOf(piece).filter((name) => unpacked.pictures.has(name));
+  try {
+    // Those of a piece that is here already stay as they are.
+    for (const name of named)
+      if (renamed || !(await loadPicture(piece.id, name)))
+        await savePicture(piece.id, name, unpacked.pictures.get(name)!);
+    await savePiece(piece);
+  } catch (e) {
+    return refused(file, `It could not be kept in this browser: ${e instanceof Error ? e.message : String(e)}.`);
+  }
   return { ok: true, id: piece.id, renamed };
 }
 
@@ -73,18 +117,11 @@ export function freshId(stem: string): string {
 export const fewLetters = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(4)), (b) => b.toString(16).padStart(2, '0')).join('');
 
-/** Photographs of the log that are in this browser, for paper. */
-async function photographsOf({ id, log }: Piece): Promise<Record<string, Uint8Array>> {
-  const of = log.flatMap((e) => (e.kind === 'photo' ? [e.id] : []));
-  const found = await Promise.all(
-    of.map(async (entry) => {
-      const blob = await loadPicture(id, entry);
-      return blob && /^image\/(jpeg|png)$/.test(blob.type)
-        ? ([entry, new Uint8Array(await blob.arrayBuffer())] as const)
-        : null;
-    }),
-  );
-  return Object.fromEntries(found.filter((x) => x !== null));
+/** Photographs of the log that are in this browser, as paper takes them. */
+async function photographsOf(piece: Piece): Promise<Record<string, Uint8Array>> {
+  const of = piece.log.flatMap((e) => (e.kind === 'photo' ? [e.id] : []));
+  const onPaper = [...(await picturesHere(piece, of))].filter(([, bytes]) => /^(jpg|png)$/.test(endingOf(bytes) ?? ''));
+  return Object.fromEntries(onPaper);
 }
 
 /**

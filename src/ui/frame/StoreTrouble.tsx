@@ -79,7 +79,7 @@ function Away() {
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
           {away === 'gone' && <Button onClick={() => void putPieceBack()}>Put it back</Button>}
           {away === 'newer' && <Button onClick={() => location.reload()}>Load this page again</Button>}
-          <Button onClick={() => savePieceFile(piece)}>Save to a file</Button>
+          <Button onClick={() => void savePieceFile(piece)}>Save to a file</Button>
         </Box>
       }
     >
@@ -106,7 +106,7 @@ function NotSaved() {
       action={
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
           <Button onClick={storeNow}>Try again now</Button>
-          {piece && <Button onClick={() => savePieceFile(piece)}>Save the piece to a file</Button>}
+          {piece && <Button onClick={() => void savePieceFile(piece)}>Save the piece to a file</Button>}
           <Button onClick={() => saveRecordFile('cupboard', cupboard)}>Save the cupboard to a file</Button>
           <Button onClick={() => saveRecordFile('hand', hand)}>Save the rates to a file</Button>
         </Box>

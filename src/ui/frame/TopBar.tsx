@@ -100,7 +100,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flexShrink: 0, ml: 'auto' }}>
         <UndoButtons />
-        <Button onClick={() => savePieceFile(piece)} sx={{ display: wide }}>
+        <Button onClick={() => void savePieceFile(piece)} sx={{ display: wide }}>
           Save to file
         </Button>
         <PrintButton says="Print sheets" display={wide} />
@@ -108,7 +108,7 @@ export function TopBar({ onHelp }: { onHelp: () => void }) {
           says="More"
           display={{ xs: 'inline-flex', sm: 'none' }}
           more={[
-            { says: 'Save to file', onClick: () => savePieceFile(piece) },
+            { says: 'Save to file', onClick: () => void savePieceFile(piece) },
             { says: 'Keys', onClick: onHelp },
           ]}
         />

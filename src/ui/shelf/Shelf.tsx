@@ -100,7 +100,7 @@ export function Shelf() {
           <FileButton
             says="Open a piece file"
             label="Piece file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             disabled={!ready}
             onFile={(f) => void openFile(f)}
           />
@@ -140,7 +140,7 @@ export function Shelf() {
                     </Button>
                     <Button
                       variant="text"
-                      onClick={() => savePieceFile(e.piece!)}
+                      onClick={() => void savePieceFile(e.piece!)}
                       aria-label={`Save ${e.piece.name} to a file`}
                     >
                       Save to file
