@@ -5,12 +5,15 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { madeBy } from '../src/core/decision';
+import { widthOf } from '../src/core/build/flat-parts';
 import { Memo } from '../src/core/memo';
+import type { Span } from '../src/core/method/span';
 import { defaultHand, type Hand } from '../src/core/piece/hand';
 import type { LogEntry } from '../src/core/piece/log-entry';
 import type { Piece } from '../src/core/piece/schema';
 import { makePlan, type Plan } from '../src/core/plan';
 import { normal, seeded } from '../src/core/random';
+import { FLAT_FELT } from '../src/core/rates/shrunk';
 import type { Operation } from '../src/core/stage';
 import type { Work } from '../src/core/time/elements';
 import { minutesOf, together } from '../src/core/time/work-time';
@@ -40,6 +43,10 @@ const MORE_WOOL = 1.12;
 
 const rnd = seeded(26);
 const tenth = (x: number) => Math.round(x * 10) / 10;
+const span = ({ low, likely, high }: Span, to: number): Span => {
+  const round = (x: number) => Math.round(x * to) / to;
+  return { low: round(low), likely: round(likely), high: round(high) };
+};
 let n = 0;
 const log: LogEntry[] = [];
 const piece = (): Piece => ({ ...pineMarten, log: [...log] });
@@ -56,7 +63,7 @@ const put = (e: Some, at: number): LogEntry => {
 const takes = (work: Work) => tenth(Math.max(0.3, minutesOf(HAND, work) * SLOWER * Math.exp(0.18 * normal(rnd))));
 
 /** What happens beside the work, once each, where its turn comes. */
-const toTell = new Set(['wrong', 'right', 'spacing', 'loft', 'photo-core', 'photo-rows', 'photo-end']);
+const toTell = new Set(['wrong', 'right', 'spacing', 'loft', 'shrink', 'photo-core', 'photo-rows', 'photo-end']);
 const once = (what: string): boolean => toTell.delete(what);
 
 /** Areas that are laid: a step cut into several stints comes up again. */
@@ -127,6 +134,7 @@ function lay(plan: Plan, o: Operation, at: number, until: number): number {
           actualMm: tenth(plannedMm * 1.06),
           way: spec.method,
           rows: 10,
+          up: null,
           anew: false,
         },
         at,
@@ -173,6 +181,7 @@ function lay(plan: Plan, o: Operation, at: number, until: number): number {
         actualMm: tenth(plannedMm * 1.08),
         way: area.method,
         rows: null,
+        up: null,
         anew: false,
       },
       at + 60_000,
@@ -186,12 +195,13 @@ DAYS.forEach(([from, minutes], day) => {
   let at = Date.parse(from);
   const until = at + minutes * 60_000;
   const plan = planNow();
-  const { low, likely, high } = plan.work.spanLeft;
   put(
     {
       kind: 'sitting',
       areaId: 'piece',
-      leftMinutes: { low: tenth(low), likely: tenth(likely), high: tenth(high) },
+      leftMinutes: span(plan.work.spanLeft, 10),
+      woolG: span(plan.log.whole.woolG, 100),
+      rows: span(plan.log.whole.rows, 10),
       doneOn: plan.work.finishDate,
     },
     at,
@@ -223,6 +233,24 @@ DAYS.forEach(([from, minutes], day) => {
       },
       at,
     );
+    const flat = plan.flatParts.find((f) => o.id === `flat-${f.id}`);
+    if (flat && once('shrink')) {
+      const patternMm = Math.round(widthOf(flat) * flat.pattern.value * 100) / 100;
+      put(
+        {
+          kind: 'measured',
+          areaId: flat.id,
+          what: 'shrink',
+          plannedMm: patternMm,
+          actualMm: tenth(patternMm * 0.82),
+          way: FLAT_FELT,
+          rows: null,
+          up: null,
+          anew: false,
+        },
+        at + 30_000,
+      );
+    }
     if (o.id === 'core-join' && once('photo-core'))
       put(
         {

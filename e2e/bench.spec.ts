@@ -302,6 +302,60 @@ test('an area stopped before its last row asks for nothing more, says what stays
   await expect(docket(page)).toContainText(`3 of ${all} rows`);
 });
 
+test('a row longer than planned and with fewer pinches: rows from there on, the docket and the log follow; undone one by one', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Pine marten', 'bench', AT_ROW);
+  const long = async () => Number(/([\d.]+) ?mm\s*long, on the skin/.exec(await docket(page).innerText())![1]);
+  const was = await long();
+  const book = await beside(page, 'Write down');
+  await book.getByRole('button', { name: 'This row is otherwise' }).click();
+  const otherwise = page.getByRole('group', { name: 'row measured' });
+  await otherwise.getByLabel('It is long').fill(String(was + 2));
+  await expect(otherwise).toContainText(/Planned with it, rows from here on are \d+ % as long\./);
+  await otherwise.getByRole('button', { name: 'Plan the rest with it' }).click();
+  await settled(page);
+  expect(Math.abs((await long()) / (was + 2) - 1)).toBeLessThan(0.02);
+  // The next row too, before it is begun.
+  await expect(docket(page)).toContainText(/row 2, [\d.]+ mm/);
+  await book.getByRole('button', { name: 'This row is otherwise' }).click();
+  await otherwise.getByLabel('Pieces on it').fill('100000');
+  await otherwise.getByLabel('Pieces on it').blur();
+  await expect(otherwise).toContainText(/Pieces on it must be between 1 and \d+/);
+  await otherwise.getByLabel('Pieces on it').fill('2');
+  await expect(otherwise).toContainText(/That is one every [\d.]+ mm; the area is planned with that\./);
+  await otherwise.getByRole('button', { name: 'Plan the rest with it' }).click();
+  await settled(page);
+  await accessible(page);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  expect(await long()).toBe(was);
+});
+
+test('a flat part measured across: what it shrank by, what to do about it, in the log', async ({ desk: page }) => {
+  await openDemo(page, 'Pine marten', 'bench', {
+    stepId: 'flat-ear',
+    timer: { areaId: 'flat-ear', startedAt: null, beforeMs: 0 },
+  });
+  const book = await beside(page, 'Write down');
+  await book.getByRole('button', { name: 'Measure it across' }).click();
+  const measured = book.getByLabel('Width measured');
+  const [, finished, pattern] = /([\d.]+) mm are planned, from a pattern ([\d.]+) mm/.exec(await measured.innerText())!;
+  await measured.getByLabel('Across').fill(String(Number(pattern) + 5));
+  await measured.getByLabel('Across').blur();
+  await expect(measured).toContainText(/Across must be between [\d.]+ mm and [\d.]+ mm/);
+  await measured.getByLabel('Across').fill(String(1.1 * Number(finished)));
+  await expect(measured).toContainText(`Felt on until it is ${finished} mm across`);
+  await measured.getByRole('button', { name: 'Write the width down' }).click();
+  await settled(page);
+  await page.keyboard.press('8');
+  await expect(page.getByRole('table', { name: 'Entries' })).toContainText(
+    /Measured: across, felted [\d.]+ mm; its pattern/,
+  );
+});
+
 test('wool of a step weighed before and after; offcuts in the cupboard; a step gone wrong', async ({ desk: page }) => {
   await openDemo(page, 'Pine marten', 'bench', {
     stepId: 'core-trunk',

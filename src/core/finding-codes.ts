@@ -8,6 +8,7 @@ interface Stages {
     | 'core-undrawn'
     | 'core-no-wool'
     | 'through'
+    | 'shrinks'
     | 'wire-none'
     | 'wire-short'
     | 'wire-thick'

@@ -15,6 +15,7 @@ const WORSE: Partial<Record<FindingCode, 'more' | 'less'>> = {
   'form-swallowed': 'more',
   'form-core-no-wool': 'more',
   'form-through': 'more',
+  'form-shrinks': 'more',
   'form-wire-short': 'more',
   'form-falls': 'more',
   'coat-staple': 'more',

@@ -84,9 +84,27 @@ const CHANGES: Readonly<Record<string, Change>> = {
         id: 'm',
         areaId: a.id,
         kind: 'measured',
+        up: null,
         what: 'spacing',
         plannedMm: 3,
         actualMm: 2,
+        way: a.coat.method,
+        rows: 3,
+        anew: true,
+      });
+  },
+  'how long rows of an area are': (d) => {
+    const a = d.piece.areas.find((x) => 'spacingMm' in x.coat);
+    if (a)
+      d.piece.log.push({
+        ...ENTRY,
+        id: 'l',
+        areaId: a.id,
+        kind: 'measured',
+        up: 0.3,
+        what: 'row',
+        plannedMm: 100,
+        actualMm: 120,
         way: a.coat.method,
         rows: 3,
         anew: true,

@@ -7,7 +7,7 @@ import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
 import type { Plan } from './plan';
 import { alike } from './alike';
-import { lyingOf, stoppedBy } from './coat/rows/lying';
+import { longerOf, lyingOf, stoppedBy } from './coat/rows/lying';
 import { handAtWork, type HandAtWork } from './rates/hand-at-work';
 
 /** What the plan is made of, as rooms show it. */
@@ -154,7 +154,11 @@ export function touched(before: Inputs, now: Inputs): Touched {
     }
     if (was.readyMinutes !== is.readyMinutes) add(LAST);
     // Rows measured move the rest of their area, as does stopping before its last one.
-    const lies = (x: Inputs, id: string) => [lyingOf(x.piece.log, id), stoppedBy(x.piece.log, id)?.up];
+    const lies = (x: Inputs, id: string) => [
+      lyingOf(x.piece.log, id),
+      longerOf(x.piece.log, id),
+      stoppedBy(x.piece.log, id)?.up,
+    ];
     const measured = now.piece.areas.flatMap(({ id }) => (alike(lies(before, id), lies(now, id)) ? [] : [id]));
     if (measured.length > 0) {
       add(BUT_FORM);

@@ -10,6 +10,9 @@ import {
   needleBroke,
   needlesCounted,
   overdue,
+  countMeasured,
+  mostOnRow,
+  rowMeasured,
   rowWrong,
   spacingMeasured,
   startAgain,
@@ -24,7 +27,7 @@ import {
 } from './bench';
 import { keepOffcuts, lotsOf, writeWool } from './bench-wool';
 import { allRight, putRight, takeOut } from './put-right';
-import { lyingOf, stoppedBy } from '@/core/coat/rows/lying';
+import { longerOf, lyingOf, stoppedBy } from '@/core/coat/rows/lying';
 import { ANOTHER_SITTING } from '@/core/log/sittings-done';
 import { forgetHistory, undo, useDesk } from './store';
 import { defaultView } from './view';
@@ -231,6 +234,33 @@ describe('put down otherwise', () => {
     expect(state().piece!.areas).toBe(kingfisher.areas);
     cutOtherwise('crown', 60, 50, coat.method, 27);
     expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual({ ...coat, lengthMm: 27 });
+    expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
+    undo();
+    expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual(coat);
+  });
+
+  it('a row measured is held beside what the shape has, however often; pieces counted set how far apart they are', () => {
+    const area = ready.coat.areas.find((a) => a.id === 'crown')!;
+    const [row] = area.fur!.rows.rows;
+    rowMeasured(area, row!, 1.2 * row!.lengthMm, true);
+    const shapeMm = (last() as { plannedMm: number }).plannedMm;
+    expect(shapeMm).toBeCloseTo(row!.lengthMm, 2);
+    expect(longerOf(state().piece!.log, 'crown')[0]).toMatchObject({ up: row!.up });
+    expect(longerOf(state().piece!.log, 'crown')[0]!.times).toBeCloseTo(1.2, 3);
+    // The plan has followed: the row is longer there, the shape is as it was.
+    rowMeasured(area, { ...row!, lengthMm: 1.2 * row!.lengthMm }, row!.lengthMm, true);
+    expect((last() as { plannedMm: number }).plannedMm).toBeCloseTo(shapeMm, 2);
+    const { coat } = kingfisher.areas.find((a) => a.id === 'crown')!;
+    const pitch = (coat as { pinchPitchMm: number }).pinchPitchMm;
+    const pieces = Math.max(1, Math.floor(row!.lengthMm / (pitch + 1)));
+    countMeasured(area, row!, pieces, false);
+    expect(state().piece!.areas).toBe(kingfisher.areas);
+    countMeasured(area, row!, pieces, true);
+    expect(last()).toMatchObject({ kind: 'measured', what: 'pitch', plannedMm: pitch });
+    const now = state().piece!.areas.find((a) => a.id === 'crown')!.coat as { pinchPitchMm: number };
+    expect(now).toEqual({ ...coat, pinchPitchMm: (last() as { actualMm: number }).actualMm });
+    expect(now.pinchPitchMm).toBeCloseTo(row!.lengthMm / pieces, 2);
+    expect(mostOnRow(area, row!)).toBe(Math.floor(row!.lengthMm));
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
     undo();
     expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual(coat);

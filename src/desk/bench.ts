@@ -4,7 +4,16 @@
  */
 import type { AreaLog } from '@/core/log/log';
 import type { LogEntry, MadeBy } from '@/core/piece/log-entry';
+import type { AreaPlan } from '@/core/coat/coat-plan';
+import { timesAt } from '@/core/coat/rows/as-long';
+import { longerOf } from '@/core/coat/rows/lying';
+import type { Row } from '@/core/coat/rows/rows';
 import { rowsLaid } from '@/core/coat/rows/rows-laid';
+import { withMeasure } from '@/core/coat/way';
+import { wayOf } from '@/core/coat/ways';
+import { coatSchema, type Laid } from '@/core/piece/coat';
+import { boundsOf, kindOf } from '@/core/piece/fields';
+import { FLAT_FELT } from '@/core/rates/shrunk';
 import { madeBy } from '@/core/decision';
 import { areasOfLays, standing } from '@/core/order/progress';
 import type { Place } from '@/core/piece/places';
@@ -13,6 +22,7 @@ import { together } from '@/core/time/work-time';
 import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
 import { into, without, write } from './write-log';
 import type { View } from './view';
+import type { z } from 'zod';
 
 const MOST_MINUTES = 600;
 
@@ -164,12 +174,12 @@ export function stopHere({ areaId, rowsDone, rowsLaid: rows }: AreaLog): void {
 /** Ten rows measured with a rule: how far apart they really lie. With `anew` the rest of the area is planned from where they end. */
 export function spacingMeasured(log: AreaLog, actualMm: number, plannedMm: number, way: string, anew: boolean): void {
   const { areaId, rowsLaid: rows } = log;
-  write({ kind: 'measured', areaId, what: 'spacing', plannedMm, actualMm, way, rows, anew });
+  write({ kind: 'measured', areaId, what: 'spacing', plannedMm, actualMm, way, rows, up: null, anew });
 }
 
 /** Fur measured with a rule, as high as it stands. */
 export const heightMeasured = (areaId: string, actualMm: number, plannedMm: number, way: string): void =>
-  write({ kind: 'measured', areaId, what: 'loft', plannedMm, actualMm, way, rows: null, anew: false });
+  write({ kind: 'measured', areaId, what: 'loft', plannedMm, actualMm, way, rows: null, up: null, anew: false });
 
 /** Wool cut to another length: written down, and with a finished length the area is planned with it, as one change. */
 export function cutOtherwise(
@@ -181,12 +191,100 @@ export function cutOtherwise(
 ): void {
   editPiece((d) => {
     into(d.log, [
-      { kind: 'measured', areaId, what: 'cut', plannedMm, actualMm, way, rows: null, anew: lengthMm !== null },
+      {
+        kind: 'measured',
+        areaId,
+        what: 'cut',
+        plannedMm,
+        actualMm,
+        way,
+        rows: null,
+        up: null,
+        anew: lengthMm !== null,
+      },
     ]);
     const coat = d.areas.find((a) => a.id === areaId)?.coat;
     if (lengthMm !== null && coat && 'lengthMm' in coat) coat.lengthMm = lengthMm;
   });
 }
+
+/**
+ * A row that is longer on the felt than planned, or shorter: written down beside what the shape has, and with `anew` rows from there on are
+ * planned as long.
+ */
+export function rowMeasured(area: AreaPlan, row: Row, actualMm: number, anew: boolean): void {
+  const { piece } = useDesk.getState();
+  const shapeMm = row.lengthMm / timesAt(longerOf(piece?.log ?? [], area.id), row.up);
+  write({
+    kind: 'measured',
+    areaId: area.id,
+    what: 'row',
+    plannedMm: Math.round(shapeMm * 1000) / 1000,
+    actualMm,
+    way: area.fur!.method,
+    rows: row.number,
+    up: row.up,
+    anew,
+  });
+}
+
+/** How far apart pieces are set along a row, and within which bounds; null where that is not asked. */
+function pitchOf(areaId: string): { readonly key: string; readonly mm: number; readonly least: number } | null {
+  const coat = useDesk.getState().piece?.areas.find((a) => a.id === areaId)?.coat;
+  const key = coat && coat.method !== 'none' ? wayOf(coat.method).pitchKey : undefined;
+  if (!coat || key === undefined) return null;
+  const { shape } = kindOf(coatSchema, { method: coat.method });
+  return {
+    key,
+    mm: (coat as Record<string, unknown>)[key] as number,
+    least: boundsOf((shape as Record<string, z.core.$ZodType>)[key]!).least,
+  };
+}
+
+/** As many pieces as may be set on a row; null where that is not asked. */
+export function mostOnRow(area: AreaPlan, row: Row): number | null {
+  const pitch = pitchOf(area.id);
+  return pitch && Math.max(1, Math.floor(row.lengthMm / pitch.least));
+}
+
+/** So many pieces went on a row: how far apart they are by that; and with `anew` the area is planned so, as one change. */
+export function countMeasured(area: AreaPlan, row: Row, pieces: number, anew: boolean): void {
+  const pitch = pitchOf(area.id);
+  if (pitch === null) return;
+  const actualMm = Math.max(pitch.least, Math.round((row.lengthMm / pieces) * 100) / 100);
+  editPiece((d) => {
+    into(d.log, [
+      {
+        kind: 'measured',
+        areaId: area.id,
+        what: 'pitch',
+        plannedMm: pitch.mm,
+        actualMm,
+        way: area.fur!.method,
+        rows: row.number,
+        up: row.up,
+        anew,
+      },
+    ]);
+    const of = d.areas.find((a) => a.id === area.id);
+    if (anew && of && of.coat.method !== 'none')
+      of.coat = withMeasure(wayOf(of.coat.method), of.coat as Laid, pitch.key, actualMm);
+  });
+}
+
+/** A flat part measured across once it is felted, beside its pattern. */
+export const shrinkMeasured = (partId: string, patternMm: number, actualMm: number): void =>
+  write({
+    kind: 'measured',
+    areaId: partId,
+    what: 'shrink',
+    plannedMm: Math.round(patternMm * 100) / 100,
+    actualMm,
+    way: FLAT_FELT,
+    rows: null,
+    up: null,
+    anew: false,
+  });
 
 export const writeNote = (areaId: string, words: string): void => write({ kind: 'note', areaId, words });
 

@@ -179,6 +179,7 @@ describe('the bench', () => {
     nextRow: [1, 2, 3].slice(0, rows).find((r) => !rowsDone.includes(r)) ?? null,
     plannedMinutes: 0,
     actualMinutes: 0,
+    plannedSpanG: { low: 0, likely: 0, high: 0 },
     plannedG: 0,
     actualG: null,
     asked: [{ lotId: 'cream-top', grams: 0 }],

@@ -1,5 +1,6 @@
 /** How entries come into the log: with a name, the time and the hand of their own, and a sitting begun before the first of one. */
 import { ANOTHER_SITTING } from '@/core/log/sittings-done';
+import type { Span } from '@/core/method/span';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { fewLetters } from './files';
 import { editPiece, useDesk } from './store';
@@ -17,19 +18,25 @@ export const whole = (entry: Draft, at = Date.now()): LogEntry =>
     was: [],
   }) as LogEntry;
 
+/** A span as it is kept. @param to parts of one */
+const rounded = ({ low, likely, high }: Span, to: number): Span => {
+  const round = (x: number) => Math.round(x * to) / to;
+  return { low: round(low), likely: round(likely), high: round(high) };
+};
+
 /** What begins a sitting, where this is the first entry of one: what was left to do by the plan of that day. */
 function begun(log: readonly LogEntry[], now: number): LogEntry[] {
   const { plan } = useDesk.getState();
   const last = log[log.length - 1];
   if (!plan || (last && now - Date.parse(last.at) < ANOTHER_SITTING)) return [];
-  const tenth = (m: number) => Math.round(m * 10) / 10;
-  const { low, likely, high } = plan.work.spanLeft;
   return [
     whole(
       {
         kind: 'sitting',
         areaId: 'piece',
-        leftMinutes: { low: tenth(low), likely: tenth(likely), high: tenth(high) },
+        leftMinutes: rounded(plan.work.spanLeft, 10),
+        woolG: rounded(plan.log.whole.woolG, 100),
+        rows: rounded(plan.log.whole.rows, 10),
         doneOn: plan.work.finishDate,
       },
       now,

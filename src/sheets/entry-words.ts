@@ -35,7 +35,26 @@ export function placeOf({ piece }: Telling, id: string): string {
   return [...named, ...whiskers].find((x) => x.id === id)?.name ?? PLACES[id] ?? 'Face';
 }
 
-const MEASURES = { spacing: 'rows apart', loft: 'stands', cut: 'cut' } as const;
+const MEASURES = {
+  spacing: 'rows apart',
+  loft: 'stands',
+  cut: 'cut',
+  row: 'long',
+  pitch: 'from piece to piece',
+  shrink: 'across, felted',
+} as const;
+
+/** What a measure was taken along with, and what became of it. */
+function measureWords({ q }: Telling, e: Extract<LogEntry, { kind: 'measured' }>): string {
+  const mm = (value: number) => q({ kind: 'fine', value });
+  const beside =
+    e.what === 'shrink'
+      ? `; its pattern ${mm(e.plannedMm)}, shrunk by ${q({ kind: 'share', value: 1 - e.actualMm / e.plannedMm })}`
+      : `, planned ${mm(e.plannedMm)}`;
+  const row = (e.what === 'row' || e.what === 'pitch') && e.rows !== null ? `row ${e.rows} ` : '';
+  const anew = e.what === 'cut' || e.what === 'pitch' ? '; the area planned with it' : '; the rest planned anew';
+  return `Measured: ${row}${MEASURES[e.what]} ${mm(e.actualMm)}${beside}${e.anew ? anew : ''}`;
+}
 
 export function entryWords(x: Telling, e: LogEntry): string {
   const { q, t } = x;
@@ -70,9 +89,7 @@ export function entryWords(x: Telling, e: LogEntry): string {
         e.off ? `pulled off, ${e.wool === 'waste' ? 'its wool wasted' : 'its wool used again'}` : 'left as it is'
       }${e.words ? `. ${e.words}` : ''}`;
     case 'measured':
-      return `Measured: ${MEASURES[e.what]} ${q({ kind: 'fine', value: e.actualMm })}, planned ${q({ kind: 'fine', value: e.plannedMm })}${
-        e.anew ? (e.what === 'cut' ? '; the area planned with it' : '; the rest planned anew') : ''
-      }`;
+      return measureWords(x, e);
     case 'sitting':
       return `A sitting begins: ${time(e.leftMinutes.likely)} left (${time(e.leftMinutes.low)} to ${time(e.leftMinutes.high)})`;
     case 'start-over':

@@ -49,6 +49,7 @@ it('every entry is a line with its figures; words that look like a formula stay 
       ...common,
       id: 'e',
       kind: 'measured',
+      up: null,
       what: 'spacing',
       plannedMm: 3.5,
       actualMm: 3,

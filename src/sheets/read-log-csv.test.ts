@@ -30,6 +30,8 @@ const LOG: LogEntry[] = [
   {
     ...common('s', 0),
     kind: 'sitting',
+    woolG: null,
+    rows: null,
     leftMinutes: { low: 500, likely: 600.5, high: 800 },
     doneOn: '2026-04-01',
   },

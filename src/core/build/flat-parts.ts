@@ -18,6 +18,7 @@ import { count, grams, mm, say, share } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
 import { feltFlat } from '@/core/stabbing';
 import { unitMm } from '@/core/form/shape';
+import { shrinks } from '@/core/rates/shrunk';
 
 export const patternScale = method({
   id: 'pattern-scale',
@@ -62,6 +63,9 @@ export const showsThrough = method({
   of: ({ thick, density, layer, kappa, uneven }) => 1 - layerCover(((thick / 10) * density) / layer, kappa, uneven),
 });
 
+/** A share nobody would tell from another. Ours. */
+const TOLD = 0.03;
+
 /** More of the lining than this is seen from the outside. Ours. */
 const SEEN = 0.02;
 
@@ -105,6 +109,16 @@ export function smoothOutline(points: readonly (readonly [number, number])[], mm
 }
 type Pt = readonly [number, number];
 
+/** How wide it is at its widest, across its seat, finished; mm. */
+export function widthOf({ outline }: Pick<FlatPartPlan, 'outline'>): number {
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < outline.length; i += 2) {
+    least = Math.min(least, outline[i]!);
+    most = Math.max(most, outline[i]!);
+  }
+  return most - least;
+}
+
 /** Area a closed line encloses (shoelace formula), mm2. */
 export function enclosed(outline: Float64Array): number {
   let s = 0;
@@ -142,6 +156,9 @@ export function planFlatParts({
         kappa: hand.spread[lot.form],
         uneven: hand.unevenness,
       });
+    const own = shrinks(hand);
+    const felted = piece.log.some((e) => e.kind === 'step' && !e.kept && e.operation === `flat-${f.id}`);
+    if (own && !felted && Math.abs(own.share - f.shrinkShare) >= TOLD) findings.push(otherwise(f, i, own));
     if (through && through.value > SEEN) findings.push(comesThrough(f, i, through, outer, density, lot, hand));
     const plan: FlatPartPlan = {
       id: f.id,
@@ -161,6 +178,28 @@ export function planFlatParts({
     return plan;
   });
   return { result: parts, findings, operations, ties: [] };
+}
+
+/** Felt shrinks otherwise in this maker's hands than the pattern says. */
+function otherwise(f: FlatPart, index: number, own: NonNullable<ReturnType<typeof shrinks>>): Finding {
+  const k = (s: number) => 1 / (1 - s);
+  const off = Math.abs(k(f.shrinkShare) / k(own.share) - 1);
+  return {
+    id: `form-shrinks-${f.id}`,
+    code: 'form-shrinks',
+    stage: 'form',
+    severity: 'note',
+    about: ref('flat part', f.id),
+    says: say`${f.name} is likely to come out ${share(off)} ${own.share > f.shrinkShare ? 'smaller' : 'larger'} than drawn: your felt has shrunk by ${share(own.share)}, its pattern is for ${share(f.shrinkShare)}.`,
+    why: say`Learned from ${count(own.entries)} flat parts measured across on ${count(own.pieces)} ${own.pieces === 1 ? 'piece' : 'pieces'}.`,
+    remedies: [
+      {
+        label: say`Cut its pattern for ${share(own.share)}`,
+        effect: say`it comes out as drawn`,
+        changes: [{ path: ['flatParts', index, 'shrinkShare'], value: own.share }],
+      },
+    ],
+  };
 }
 
 function comesThrough(

@@ -8,7 +8,7 @@ import type { PieceChange } from '@/core/stage';
 import { say } from '@/core/text';
 import { laidWool, type LaidWool } from '@/core/wool/laid-wool';
 import { swapIn } from '@/core/wool/recipe';
-import { lyingOf, stoppedBy } from './rows/lying';
+import { longerOf, lyingOf, stoppedBy } from './rows/lying';
 import { blendOf } from './blend-of';
 import { splitOver } from './blended';
 import type { ShapedAreas } from './coat-plan';
@@ -39,6 +39,7 @@ export function layArea(
     area,
     areaIndex: index,
     lying: lyingOf(piece.log, area.id),
+    longer: longerOf(piece.log, area.id),
     stopsAt: stoppedBy(piece.log, area.id)?.up ?? null,
     spec: coat,
     lot,

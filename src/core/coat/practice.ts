@@ -106,6 +106,7 @@ export function practiceBall(
     area: { ...area, branching: false },
     areaIndex: 0,
     lying: [],
+    longer: [],
     stopsAt: null,
     spec: coat,
     lot: wool.lot,

@@ -22,6 +22,7 @@ import type { Docket } from '@/core/coat/chart/docket';
 import type { LayChart } from '@/core/coat/chart/lay-chart';
 import type { LockSeat } from '@/core/coat/techniques/locks/lock-seats';
 import type { Pile } from '@/core/coat/picture/pile';
+import type { Longer } from '@/core/coat/rows/as-long';
 import type { RowsLying } from '@/core/coat/rows/spacing';
 import type { RowSet } from '@/core/coat/rows/rows';
 import type { Sandwich } from '@/core/coat/techniques/standing/sandwich';
@@ -87,6 +88,8 @@ export interface LayContext<C extends Laid = Laid> extends Spec<C> {
   readonly areaIndex: number;
   /** Rows that lie already, as they were measured. */
   readonly lying: RowsLying;
+  /** Rows that are longer or shorter than the shape has them, as they were measured. */
+  readonly longer: readonly Longer[];
   /** How far up the maker stopped laying it, a share of the way to the top; null where it is laid to the top. */
   readonly stopsAt: number | null;
   readonly cupboard: Cupboard;
@@ -187,6 +190,8 @@ export interface Way<C extends Laid = Laid> {
   readonly takes: 'cut lengths' | 'locks';
   /** The figure that says how many single tufts, locks or pieces are laid; none where it is laid in one. */
   readonly counts?: string;
+  /** The measure that says how far apart they are set along a row; none where it is not asked. */
+  readonly pitchKey?: keyof C & string;
   /** Every one can be turned a little further than the last, so that two lies meet without an edge. */
   readonly fans?: true;
   /** On a ticket, in two or three words; its title where it says nothing. */

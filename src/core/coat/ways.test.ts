@@ -109,6 +109,7 @@ function context<C extends Laid>(coat: C, l: Lot, shape: AreaShape): LayContext<
     area: { ...pineMarten.areas[0]!, coat },
     areaIndex: 0,
     lying: [],
+    longer: [],
     stopsAt: null,
     cupboard: { ...cupboard, lots: [l, ...cupboard.lots.filter((x) => x.id !== l.id)] },
     parts: [{ lot: l, share: 1 }],

@@ -21,6 +21,8 @@ const row = (when: string, minutes: number, planned: number | null, id = when): 
 const begins = (when: string, likely: number, doneOn: string | null): LogEntry => ({
   ...common(when, `s${when}`),
   kind: 'sitting',
+  woolG: null,
+  rows: null,
   leftMinutes: { low: 0.8 * likely, likely, high: 1.2 * likely },
   doneOn,
 });

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LogEntry } from '@/core/piece/log-entry';
+import { spanOf } from '@/core/time/work-time';
 import { wrongsOf } from '@/core/rates/wrongs';
 import { comparedByKind, promiseOf } from './compared';
 import { ANOTHER_SITTING, sittingsDone } from './sittings-done';
@@ -20,6 +21,8 @@ const row = (
 const begins = (ms: number, likely: number): LogEntry => ({
   ...common(ms),
   kind: 'sitting',
+  woolG: null,
+  rows: null,
   leftMinutes: { low: 0.7 * likely, likely, high: 1.5 * likely },
   doneOn: null,
 });
@@ -50,10 +53,14 @@ describe('sittings', () => {
 describe('planned against done', () => {
   it('adds what was timed to the kind that makes up most of it; what nobody timed is left out', () => {
     const log = [row(0, 12), row(1, 8), row(2, 30, 20, { corePart: 1, coreStabs: 10 }), row(3, 0.1), row(4, 9, 10, {})];
-    expect(comparedByKind(log)).toEqual([
-      { kind: 'core', plannedMinutes: 20, actualMinutes: 30, entries: 1 },
-      { kind: 'rows', plannedMinutes: 20, actualMinutes: 20, entries: 2 },
-    ]);
+    const [core, rows] = comparedByKind(log);
+    expect(core).toMatchObject({ kind: 'core', plannedMinutes: 20, actualMinutes: 30, entries: 1 });
+    expect(rows).toMatchObject({ kind: 'rows', plannedMinutes: 20, actualMinutes: 20, entries: 2, within: true });
+    // As sure as the first values of that work are, about what was planned.
+    const first = spanOf({ times: {} }, { row: 2, pinch: 16 });
+    expect(rows!.said.high / 20).toBeCloseTo(first.high / first.likely, 9);
+    expect(rows!.said.low / 20).toBeCloseTo(first.low / first.likely, 9);
+    expect(comparedByKind([row(0, 40), row(1, 40)])[0]!.within).toBe(false);
   });
   it('is inside what was said as long as what is done and left is', () => {
     const left = (likely: number) => ({ low: 0.8 * likely, likely, high: 1.2 * likely });

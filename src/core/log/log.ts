@@ -6,9 +6,12 @@ import { areasOfLays, standing } from '@/core/order/progress';
 import { lostFindings } from '@/core/needle/lost';
 import type { WorkPlan } from '@/core/order/work';
 import { byLot } from '@/core/materials';
+import { spanOfSum, type Span } from '@/core/method/span';
 import { isAbout } from '@/core/ref';
+import { inDoubt } from '@/core/stock/how-sure';
 import { weighedFor } from './weighed';
 import { wrongsOf, type Wrong } from '@/core/rates/wrongs';
+import { wholeKept, wholeOf, type Kept, type Whole } from './whole';
 import { comparedByKind, promiseOf, type KindCompared, type Promised } from './compared';
 import { whereToGoOn, type GoOn } from './where-to-go-on';
 
@@ -26,6 +29,7 @@ export interface AreaLog {
   readonly actualMinutes: number;
   /** Wool planned for the rows done, and weighed as used; null when nothing was weighed. */
   readonly plannedG: number;
+  readonly plannedSpanG: Span;
   readonly actualG: number | null;
   /** What the plan asks of each of its wools for the rows done, before anything learned from the log; its own first. */
   readonly asked: readonly { readonly lotId: string; readonly grams: number }[];
@@ -38,6 +42,9 @@ export interface LogPlan {
   readonly kinds: readonly KindCompared[];
   /** What was said as the first sitting began, and what it comes to now; null where that was not kept. */
   readonly promised: Promised | null;
+  /** What the whole piece comes to in wool and rows, and what was said of it as the first sitting began; null where that was not kept. */
+  readonly whole: Whole;
+  readonly wholeKept: { readonly wool: Kept; readonly rows: Kept } | null;
   /** What went wrong, most often first. */
   readonly wrongs: readonly Wrong[];
   /** Where the work goes on; null when all is done. */
@@ -76,13 +83,23 @@ export function planLog(
       plannedMinutes: said ? lying.reduce((s, e) => s + (e.planned ?? 0), 0) : a.fur.figures.minutes.value * share,
       actualMinutes: mine.reduce((s, e) => s + (e.kind === 'row' ? e.minutes : 0), 0),
       plannedG: a.fur.figures.mass.value * share,
+      plannedSpanG: spanOfSum(
+        inDoubt(
+          draws.flatMap((d) => (d.for === 'coat' ? [{ ...d, massG: d.massG * share }] : [])),
+          cupboard,
+          hand,
+        ),
+      ),
       actualG: weighed.length > 0 ? weighed.reduce((s, e) => s + e.grams, 0) : null,
       asked: drawn.flatMap((d) => (d.lotId === null ? [] : [{ lotId: d.lotId, grams: (d.massG * share) / taught }])),
     });
   }
+  const whole = wholeOf(coat, work, cupboard, hand);
   return {
     result: {
       areas,
+      whole,
+      wholeKept: wholeKept(piece.log, whole, areas, (way) => (way === null ? 1 : (hand.laying[way]?.wool?.times ?? 1))),
       minutesLeft: work.minutesLeft,
       kinds: comparedByKind(piece.log),
       promised: promiseOf(piece.log, work.spanLeft),

@@ -4,7 +4,7 @@ import { id, measure, whole } from './fields';
 import { workMadeOf, WRONGS } from './log-entry';
 
 /** What is learned. */
-const LEARNT = ['time', 'wool', 'spacing', 'loft', 'ready'] as const;
+const LEARNT = ['time', 'wool', 'spacing', 'loft', 'shrink', 'ready'] as const;
 
 const doneSchema = z.strictObject({
   of: z.enum(LEARNT),

@@ -8,7 +8,7 @@ import { donePieceSchema } from './done';
 import { choice, field, id, measure, name } from './fields';
 
 export const HAND_KIND = 'fond-badger/hand';
-export const HAND_SCHEMA = 9;
+export const HAND_SCHEMA = 10;
 
 const bound = measure('Density of the core', 10, 400, 'mg/cm3');
 const densities = (label: string) =>

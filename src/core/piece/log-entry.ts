@@ -59,11 +59,20 @@ export const WRONGS = [
 ] as const;
 /** What becomes of wool that is pulled off. */
 export const PULLED = ['used again', 'waste'] as const;
-/** What can be measured on the piece instead of planned. */
-const MEASURED = ['spacing', 'loft', 'cut'] as const;
-const measured = (what: string) => measure(what, 0.3, 200, 'mm');
-/** What a measure with a rule may come to. */
-export const MEASURED_MM = measured('What was measured');
+/** What can be measured on the piece instead of planned: how far apart rows lie and pieces along them, how long a row is, how wide a flat part came out. */
+const MEASURED = ['spacing', 'loft', 'cut', 'row', 'pitch', 'shrink'] as const;
+/** What a measure with a rule may come to; and along a row or across a flat part. */
+export const MEASURED_MM = measure('What was measured', 0.3, 200, 'mm');
+export const LONG_MM = measure('What was measured', 0.3, 3000, 'mm');
+const LONG: ReadonlySet<(typeof MEASURED)[number]> = new Set(['row', 'pitch', 'shrink']);
+
+/** A span as it was said. */
+const said = (what: string, most: number) =>
+  z.strictObject({
+    low: measure(what, 0, most, ''),
+    likely: measure(what, 0, most, ''),
+    high: measure(what, 0, most, ''),
+  });
 
 const counts = z.record(id('Needle'), whole('Number of needles', 0, 500));
 
@@ -106,28 +115,35 @@ export const logEntrySchema = z.discriminatedUnion('kind', [
     words: z.string().max(2000, 'The note must not be longer than 2000 letters'),
   }),
   /** Measured on the piece, beside what was planned there. Lengths mm. */
-  z.strictObject({
-    ...logCommon,
-    kind: z.literal('measured'),
-    what: z.enum(MEASURED),
-    plannedMm: measured('What was planned'),
-    actualMm: MEASURED_MM,
-    way: id('Way of laying'),
-    /** For a spacing: so many rows lie so far apart, from the hem; and whether the rest was planned anew from there. */
-    rows: whole('Rows', 1, 5000).nullable(),
-    anew: z.boolean(),
-  }),
+  z
+    .strictObject({
+      ...logCommon,
+      kind: z.literal('measured'),
+      what: z.enum(MEASURED),
+      /** Of a row as the shape has it, whatever was measured before; of a flat part its pattern. */
+      plannedMm: measure('What was planned', 0.3, 3000, 'mm'),
+      actualMm: LONG_MM,
+      way: id('Way of laying'),
+      /** For a spacing: so many rows lie so far apart, from the hem; for a row its number. */
+      rows: whole('Rows', 1, 5000).nullable(),
+      /** Where the row lies. */
+      up,
+      /** Whether the rest was planned with it. */
+      anew: z.boolean(),
+    })
+    .refine((e) => LONG.has(e.what) || e.actualMm <= 200, {
+      path: ['actualMm'],
+      error: 'What was measured must be between 0.3 and 200 mm',
+    }),
   /** An area stops before its last row: so many rows lie, the last of them so far up. */
   z.strictObject({ ...logCommon, kind: z.literal('stopped'), rows: whole('Rows', 1, 5000), up }),
-  /** A sitting begins: what was left to do by the plan of that day. */
+  /** A sitting begins: what was left to do by the plan of that day, and what wool and rows of the whole piece came to; null where not kept. */
   z.strictObject({
     ...logCommon,
     kind: z.literal('sitting'),
-    leftMinutes: z.strictObject({
-      low: measure('Minutes left', 0, 1e6, 'min'),
-      likely: measure('Minutes left', 0, 1e6, 'min'),
-      high: measure('Minutes left', 0, 1e6, 'min'),
-    }),
+    leftMinutes: said('Minutes left', 1e6),
+    woolG: said('Wool of the piece', 1e5).nullable(),
+    rows: said('Rows of the piece', 1e6).nullable(),
     doneOn: z.iso.date('The day it will be done must be a date').nullable(),
   }),
   z.strictObject({ ...logCommon, kind: z.literal('note'), words: name('Note', 2000) }),

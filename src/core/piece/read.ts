@@ -18,6 +18,7 @@ import { toHand6 } from './upgrades/hand-6';
 import { toHand7 } from './upgrades/hand-7';
 import { toHand8 } from './upgrades/hand-8';
 import { toHand9 } from './upgrades/hand-9';
+import { toHand10 } from './upgrades/hand-10';
 import { toPiece2 } from './upgrades/piece-2';
 import { toPiece3 } from './upgrades/piece-3';
 import { toPiece4 } from './upgrades/piece-4';
@@ -28,6 +29,7 @@ import { toPiece8 } from './upgrades/piece-8';
 import { toPiece10 } from './upgrades/piece-10';
 import { toPiece11 } from './upgrades/piece-11';
 import { toPiece12 } from './upgrades/piece-12';
+import { toPiece13 } from './upgrades/piece-13';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -55,6 +57,7 @@ export const PIECE_UPGRADES: Upgrades = {
   9: toPiece10,
   10: toPiece11,
   11: toPiece12,
+  12: toPiece13,
 };
 const HAND_UPGRADES: Upgrades = {
   1: toHand2,
@@ -65,6 +68,7 @@ const HAND_UPGRADES: Upgrades = {
   6: toHand7,
   7: toHand8,
   8: toHand9,
+  9: toHand10,
 };
 const CUPBOARD_UPGRADES: Upgrades = {
   1: toCupboard2,

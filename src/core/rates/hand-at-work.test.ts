@@ -236,6 +236,7 @@ describe('what teaches', () => {
       ...common,
       id: 'i',
       kind: 'measured',
+      up: null,
       what: 'spacing',
       plannedMm: 3,
       actualMm: 2.7,

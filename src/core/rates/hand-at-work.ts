@@ -24,6 +24,8 @@ interface LearntLaying {
   readonly wool: LearntRate | null;
   readonly spacing: LearntRate | null;
   readonly loft: LearntRate | null;
+  /** Of flat felt: its width, over what the first value leaves of it. */
+  readonly shrink: LearntRate | null;
 }
 
 export interface HandAtWork extends Hand, Pick<Pace, 'slower'> {
@@ -106,7 +108,7 @@ export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>
     p.done.flatMap((d) => (d.of === 'time' && d.work ? timeOf(hand, d.work, d.actual, p.piece) : [])),
   );
   const learnt = learn(timed);
-  const measured = (of: 'wool' | 'spacing' | 'loft') =>
+  const measured = (of: 'wool' | 'spacing' | 'loft' | 'shrink') =>
     all.flatMap((p) =>
       p.done.flatMap((d): Done[] =>
         d.of === of && d.way !== null && d.asked > 0 && d.actual > 0
@@ -114,13 +116,14 @@ export function handAtWork(hand: Hand, piece: Pick<Piece, 'id' | 'name' | 'log'>
           : [],
       ),
     );
-  const [wool, spacing, loft] = [measured('wool'), measured('spacing'), measured('loft')];
-  const [ofWool, ofSpacing, ofLoft] = [wool, spacing, loft].map((x) => learn(x, OF_MEASURES));
-  const ways = [...new Set([...wool, ...spacing, ...loft].map((d) => d.kind))].sort();
+  const [wool, spacing, loft, shrink] = [measured('wool'), measured('spacing'), measured('loft'), measured('shrink')];
+  const [ofWool, ofSpacing, ofLoft, ofShrink] = [wool, spacing, loft, shrink].map((x) => learn(x, OF_MEASURES));
+  const ways = [...new Set([...wool, ...spacing, ...loft, ...shrink].map((d) => d.kind))].sort();
   const rates = (w: string) => ({
     wool: rateOf(ofWool!, wool, w),
     spacing: rateOf(ofSpacing!, spacing, w),
     loft: rateOf(ofLoft!, loft, w),
+    shrink: rateOf(ofShrink!, shrink, w),
   });
   const own = ownCores(hand);
   const laying = Object.fromEntries(ways.filter((w) => !own.has(w)).map((w) => [w, rates(w)]));

@@ -4,6 +4,7 @@ import type { LogEntry } from '@/core/piece/log-entry';
 import type { Piece } from '@/core/piece/schema';
 import { defaultHand } from '@/core/piece/hand';
 import { readyIn } from './ready';
+import { usuallyLeft } from './shrunk';
 import { wrongsOf } from './wrongs';
 
 /** Shorter than so much of what was planned nobody timed it: it was only written down. Ours. */
@@ -21,8 +22,10 @@ function recordOf(e: LogEntry): Done[] {
   }
   if (e.kind === 'wool')
     return e.askedG && e.grams > 0 ? [{ of: 'wool', way: e.way, work: null, asked: e.askedG, actual: e.grams }] : [];
-  // What was cut is decided, not held: it teaches nothing.
-  if (e.kind === 'measured' && e.what !== 'cut')
+  if (e.kind === 'measured' && e.what === 'shrink')
+    return [{ of: 'shrink', way: e.way, work: null, asked: usuallyLeft(e.plannedMm), actual: e.actualMm }];
+  // What was cut, and how far apart pieces are set, is decided; how long a row is lies in the felt: they teach nothing.
+  if (e.kind === 'measured' && (e.what === 'spacing' || e.what === 'loft'))
     return [{ of: e.what, way: e.way, work: null, asked: e.plannedMm, actual: e.actualMm }];
   return [];
 }

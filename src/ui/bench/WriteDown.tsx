@@ -12,6 +12,8 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { CutMeasured } from './CutMeasured';
 import { HeightMeasured } from './HeightMeasured';
 import { NoteField } from './NoteField';
+import { RowMeasured } from './RowMeasured';
+import { ShrinkMeasured } from './ShrinkMeasured';
 import { SpacingMeasured } from './SpacingMeasured';
 import { StepWrong } from './StepWrong';
 import { StopHere } from './StopHere';
@@ -21,6 +23,8 @@ export const NOTE_FIELD = 'bench-note';
 
 export function WriteDown({ area, log, step }: { area: AreaPlan | null; log: AreaLog | null; step: Step | null }) {
   const rows = area?.fur && log && !step ? { area, log } : null;
+  const flats = useDesk((s) => s.plan?.flatParts);
+  const flat = step?.operation.about.kind === 'flat part' ? flats?.find((f) => f.id === step.operation.about.id) : null;
   const about = rows ? rows.area.id : (step?.operation.about.id ?? 'piece');
   return (
     <>
@@ -34,10 +38,12 @@ export function WriteDown({ area, log, step }: { area: AreaPlan | null; log: Are
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'flex-start' }}>
           <Measured area={rows.area} log={rows.log} />
           {rows.log.rowsLaid > 0 && <HeightMeasured area={rows.area} />}
+          <RowMeasured area={rows.area} log={rows.log} />
           <CutMeasured area={rows.area} />
           <StopHere area={rows.area} log={rows.log} />
         </Box>
       )}
+      {flat && <ShrinkMeasured key={flat.id} part={flat} />}
       {step && <StepWrong step={step} />}
       <NoteField key={about} id={NOTE_FIELD} about={about} />
     </>

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { shrinks, USUAL_SHRINK } from '@/core/rates/shrunk';
 import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
 import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
@@ -55,7 +56,8 @@ export function FlatList() {
           outline: FLAT_OUTLINES.ear.map(([x, y]) => [x, y] as [number, number]),
           thicknessMm: 2,
           layers: 3,
-          shrinkShare: 0.15,
+          // As it shrinks in this maker's hands, once that is known.
+          shrinkShare: (plan && shrinks(plan.hand)?.share) ?? USUAL_SHRINK,
           lotId: p.core.lotId,
           liningLotId: null,
           liningMm: 0.8,

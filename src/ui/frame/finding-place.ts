@@ -27,6 +27,7 @@ const FORM: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
   'form-core-undrawn': 'core',
   'form-core-no-wool': 'core',
   'form-through': 'flat',
+  'form-shrinks': 'flat',
   'form-wire-none': 'frame',
   'form-wire-short': 'frame',
   'form-wire-thick': 'frame',

@@ -2,6 +2,7 @@
 /** Planned against done: what was promised as the piece was begun, time by kind of work, areas by row and wool, what went wrong. */
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { Kept } from '@/core/log/whole';
 import { KINDS } from '@/core/time/elements';
 import { useDesk } from '@/desk/store';
 import { SmallTable } from '@/ui/parts/SmallTable';
@@ -10,6 +11,24 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { placeOf, type Telling } from '@/sheets/entry-words';
 
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
+const insideOf = (within: boolean): string => (within ? 'inside' : 'outside');
+
+interface WholeSaidProps {
+  readonly kept: Kept;
+  readonly of: string;
+  readonly done: string;
+  readonly say: (value: number) => string;
+}
+
+function WholeSaid({ kept: { said, done: so, comesTo, within }, of, done, say }: WholeSaidProps) {
+  return (
+    <Typography sx={{ my: 1 }}>
+      As you began, {say(said.low)} to {say(said.high)} {of} were said. {say(so)} are {done}; with what is left it comes
+      to {say(comesTo)}, {insideOf(within)} what was said.
+    </Typography>
+  );
+}
 
 export function PlannedAndDone({ telling }: { telling: Telling }) {
   const log = useDesk((s) => s.plan?.log);
@@ -24,14 +43,30 @@ export function PlannedAndDone({ telling }: { telling: Telling }) {
       {promised && (
         <Typography sx={{ my: 1 }}>
           As you began, {span(promised.said, 'time')} were said. {time(promised.spent)} are done; with what is left it
-          comes to {time(promised.comesTo.likely)}, {promised.within ? 'inside' : 'outside'} what was said.
+          comes to {time(promised.comesTo.likely)}, {insideOf(promised.within)} what was said.
         </Typography>
+      )}
+      {log.wholeKept && (
+        <>
+          <WholeSaid kept={log.wholeKept.wool} of="of wool" done="weighed" say={mass} />
+          <WholeSaid
+            kept={log.wholeKept.rows}
+            of="rows"
+            done="laid"
+            say={(n) => q({ kind: 'count', value: Math.round(n) })}
+          />
+        </>
       )}
       {log.kinds.length > 0 && (
         <SmallTable
           label="Time by kind of work"
           head={['Timed', 'planned', 'taken', 'entries']}
-          rows={log.kinds.map((k) => [KINDS[k.kind], time(k.plannedMinutes), time(k.actualMinutes), String(k.entries)])}
+          rows={log.kinds.map((k) => [
+            KINDS[k.kind],
+            `${time(k.plannedMinutes)} (${time(k.said.low)} to ${time(k.said.high)})`,
+            `${time(k.actualMinutes)}, ${insideOf(k.within)}`,
+            String(k.entries),
+          ])}
         />
       )}
       {log.wrongs.length > 0 && (
@@ -59,8 +94,15 @@ export function PlannedAndDone({ telling }: { telling: Telling }) {
                 </td>
                 <td className="n">{time(a.plannedMinutes)}</td>
                 <td className="n">{time(a.actualMinutes)}</td>
-                <td className="n">{mass(a.plannedG)}</td>
-                <td className="n">{a.actualG === null ? 'not weighed' : mass(a.actualG)}</td>
+                <td className="n">
+                  {mass(a.plannedG)}
+                  {a.plannedG > 0 && ` (${mass(a.plannedSpanG.low)} to ${mass(a.plannedSpanG.high)})`}
+                </td>
+                <td className="n">
+                  {a.actualG === null
+                    ? 'not weighed'
+                    : `${mass(a.actualG)}, ${insideOf(a.plannedSpanG.low <= a.actualG && a.actualG <= a.plannedSpanG.high)}`}
+                </td>
               </tr>
             ))}
           </Table>

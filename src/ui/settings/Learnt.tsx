@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { alike } from '@/core/alike';
 import { WAYS } from '@/core/coat/ways';
 import { handAtWork, NO_PIECE, wayOfCore } from '@/core/rates/hand-at-work';
+import { shrinks } from '@/core/rates/shrunk';
 import { ELEMENT_NAMES, ELEMENTS, KINDS, KINDS_OF_WORK, type KindOfWork } from '@/core/time/elements';
 import { OF_TIME } from '@/core/time/learning';
 import { editHand, useDesk } from '@/desk/store';
@@ -23,6 +24,7 @@ export function Learnt() {
     const wool = laying[wayOfCore(k)]?.wool;
     return wool ? [{ says: `core, ${k}`, wool }] : [];
   });
+  const own = shrinks({ laying });
   const ways = WAYS.filter((w) => laying[w.method]);
   const rate = (r: { readonly times: number; readonly entries: number } | null | undefined) =>
     r ? `${times(r.times)} (${r.entries})` : '';
@@ -50,6 +52,11 @@ export function Learnt() {
         <Typography variant="body2">
           Getting ready and clearing away: {readyFrom.minutes} min, from the counting of needles in {readyFrom.sittings}{' '}
           sittings.
+        </Typography>
+      )}
+      {own && (
+        <Typography variant="body2">
+          Flat felt shrinks by {Math.round(100 * own.share)} %, from {own.entries} flat parts measured across.
         </Typography>
       )}
       {ways.length + cores.length > 0 && (

@@ -4,6 +4,7 @@ import type { Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import { chartOf, type ChartDress, type LayChart } from '@/core/coat/chart/lay-chart';
 import { rowCount, rowTotal } from '@/core/coat/techniques/fold-over/fold-over-methods';
+import { asLong } from './as-long';
 import { gapeOf, measureRows, triangleHeights, type RowSet } from './rows';
 import { spacingAt, spacingOver, type Lying, type RowsLying, type Spacing } from './spacing';
 import type { LayContext } from '@/core/coat/way';
@@ -16,7 +17,8 @@ export function rowsFor(c: LayContext, spacing: Spacing, lying: RowsLying = []):
   const all = c.keep('rows', [c.shape, spacing, c.area.branching, lying], (shape, apart, branching, there) =>
     measureRows(shape.patch, shape.field, apart, shape.normal, shape.lie, branching, there),
   );
-  const rows = c.stopsAt === null ? all : c.keep('rows laid', [all, c.stopsAt], upTo);
+  const laid = c.stopsAt === null ? all : c.keep('rows laid', [all, c.stopsAt], upTo);
+  const rows = c.longer.length === 0 ? laid : c.keep('rows as long', [laid, c.longer], asLong);
   const chart = c.keep('chart', [rows, c.shape.components], (r, components) =>
     chartOf(r.rows, components, r.meanSpacingMm),
   );

@@ -170,6 +170,7 @@ export const foldOver: Way<FoldOver> = {
   trimmed: 'by itself',
   takes: 'cut lengths',
   counts: 'pinches',
+  pitchKey: 'pinchPitchMm',
   inShort: (n) => `${n} ${n === 1 ? 'row' : 'rows'}, folded`,
   changed: withAlong,
   rootsHidden: (f) => overlap.of({ length: f.lengthMm, lift: f.liftDeg, spacing: f.spacingMm }) >= LEAST_OVERLAP - 1e-9,

@@ -239,6 +239,7 @@ export const locks: Way<Locks> = {
   untrimmed: 'Locks keep their own tips and are not trimmed.',
   takes: 'locks',
   counts: 'locks',
+  pitchKey: 'pitchMm',
   inShort: (n) => `${n} ${n === 1 ? 'course' : 'courses'} of locks`,
   lengthKeys: ['lengthMm'],
   longest: longestOf,
