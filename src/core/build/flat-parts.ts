@@ -63,6 +63,9 @@ export const showsThrough = method({
   of: ({ thick, density, layer, kappa, uneven }) => 1 - layerCover(((thick / 10) * density) / layer, kappa, uneven),
 });
 
+/** The step it is felted in. */
+const flatStep = (f: Pick<FlatPart, 'id'>): string => `flat-${f.id}`;
+
 /** A share nobody would tell from another. Ours. */
 const TOLD = 0.03;
 
@@ -157,8 +160,7 @@ export function planFlatParts({
         uneven: hand.unevenness,
       });
     const own = shrinks(hand);
-    const felted = piece.log.some((e) => e.kind === 'step' && !e.kept && e.operation === `flat-${f.id}`);
-    if (own && !felted && Math.abs(own.share - f.shrinkShare) >= TOLD) findings.push(otherwise(f, i, own));
+    if (own && !isFelted(piece, f) && Math.abs(own.share - f.shrinkShare) >= TOLD) findings.push(otherwise(f, i, own));
     if (through && through.value > SEEN) findings.push(comesThrough(f, i, through, outer, density, lot, hand));
     const plan: FlatPartPlan = {
       id: f.id,
@@ -179,6 +181,14 @@ export function planFlatParts({
   });
   return { result: parts, findings, operations, ties: [] };
 }
+
+/** Felted, and not started over since. */
+const isFelted = ({ log }: Pick<Context['piece'], 'log'>, f: FlatPart): boolean =>
+  log.findLast(
+    (e) =>
+      (e.kind === 'step' && !e.kept && e.operation === flatStep(f)) ||
+      (e.kind === 'start-over' && e.operations.includes(flatStep(f))),
+  )?.kind === 'step';
 
 /** Felt shrinks otherwise in this maker's hands than the pattern says. */
 function otherwise(f: FlatPart, index: number, own: NonNullable<ReturnType<typeof shrinks>>): Finding {
@@ -237,7 +247,7 @@ function comesThrough(
 
 function operation(p: FlatPartPlan, f: FlatPart, lot: Lot | null, lining: Lot | null, hand: Hand): Operation {
   return {
-    id: `flat-${p.id}`,
+    id: flatStep(f),
     stage: 'form',
     about: ref('flat part', p.id),
     kind: 'core',

@@ -6,7 +6,6 @@ import type { LogEntry } from '@/core/piece/log-entry';
 import type { WorkPlan } from '@/core/order/work';
 import type { HandAtWork } from '@/core/rates/hand-at-work';
 import { inDoubt } from '@/core/stock/how-sure';
-import type { AreaLog } from './log';
 
 export interface Whole {
   readonly woolG: Span;
@@ -49,7 +48,7 @@ const kept = (said: Span, done: number, comesTo: number): Kept => ({
 export function wholeKept(
   log: readonly LogEntry[],
   now: Whole,
-  areas: readonly Pick<AreaLog, 'rows' | 'rowsDone' | 'rowsLaid'>[],
+  areas: readonly { readonly rows: number; readonly rowsDone: readonly number[]; readonly rowsLaid: number }[],
   taughtOf: (way: string | null) => number,
 ): { readonly wool: Kept; readonly rows: Kept } | null {
   const first = log.find((e) => e.kind === 'sitting' && e.woolG !== null && e.rows !== null);

@@ -62,5 +62,12 @@ describe('shrinkage', () => {
       kept: false,
     } as unknown as LogEntry;
     expect(found({ ...piece, log: [felted] })).toEqual([]);
+    const over = {
+      ...across('o', 1, 1),
+      kind: 'start-over',
+      operations: [`flat-${piece.flatParts[0]!.id}`],
+      words: '',
+    };
+    expect(found({ ...piece, log: [felted, over as unknown as LogEntry] })).toHaveLength(1);
   });
 });

@@ -14,6 +14,8 @@ import { Ruled } from '@/ui/parts/Panel';
 import { useUnits } from '@/ui/parts/useUnits';
 
 const { least, most } = boundsOf(LONG_MM);
+/** Further off than so many times another row was measured. Ours. */
+const TIMES = 2.5;
 
 export function RowMeasured({ area, log }: { area: AreaPlan; log: AreaLog }) {
   const { q } = useUnits();
@@ -46,8 +48,8 @@ export function RowMeasured({ area, log }: { area: AreaPlan; log: AreaLog }) {
         label="It is long"
         kind="length"
         value={long}
-        min={least}
-        max={most}
+        min={Math.max(least, row.lengthMm / TIMES)}
+        max={Math.min(most, row.lengthMm * TIMES)}
         help="Along the skin, by thread or tape."
         autoFocus
         onChange={setLong}
