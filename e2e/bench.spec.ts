@@ -412,6 +412,8 @@ test('the log saved as CSV, put right in a table and read back; an entry moved; 
     at: at(day, 1),
     kind: 'sitting',
     leftMinutes: { low: likely * 0.8, likely, high: likely * 1.3 },
+    woolG: null,
+    rows: null,
     doneOn: null,
   });
   const log = [sitting(1, 700), row(1, 1), row(1, 2), sitting(3, 690), row(3, 3)];

@@ -25,7 +25,7 @@ describe('the half-done marten', () => {
     expect(sittingsDone(log)).toHaveLength(of('sitting'));
     expect(of('sitting')).toBeGreaterThanOrEqual(5);
     expect([of('wrong'), of('photo')]).toEqual([1, 3]);
-    expect(log.flatMap((e) => (e.kind === 'measured' ? [e.what] : [])).sort()).toEqual(['loft', 'spacing']);
+    expect(log.flatMap((e) => (e.kind === 'measured' ? [e.what] : [])).sort()).toEqual(['loft', 'shrink', 'spacing']);
     expect(of('wool')).toBeGreaterThanOrEqual(2);
     expect(of('note')).toBeGreaterThanOrEqual(2);
     expect(log.filter((e) => e.was.length > 0)).toHaveLength(1);

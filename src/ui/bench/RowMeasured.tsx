@@ -14,6 +14,8 @@ import { Ruled } from '@/ui/parts/Panel';
 import { useUnits } from '@/ui/parts/useUnits';
 
 const { least, most } = boundsOf(LONG_MM);
+/** A row has a piece at least. */
+const ONE = 1;
 /** Further off than so many times another row was measured. Ours. */
 const TIMES = 2.5;
 
@@ -59,7 +61,7 @@ export function RowMeasured({ area, log }: { area: AreaPlan; log: AreaLog }) {
           label="Pieces on it"
           kind="count"
           value={pieces}
-          min={1}
+          min={ONE}
           max={limit}
           onChange={(n) => setPieces(Math.round(n))}
         />
