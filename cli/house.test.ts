@@ -51,7 +51,7 @@ function rings(graph: ReadonlyMap<string, readonly string[]>): string[][] {
 
 /** Rooms of core from the ground up; each leans on those before it only. What stands beside them all is the roof. */
 const ROOMS = [
-  'geometry', 'colour', 'method', 'time', 'piece', 'rates', 'wool', 'form', 'coat', 'shade', 'build', 'face', 'needle', 'order', 'stock', 'log',
+  'geometry', 'colour', 'method', 'time', 'piece', 'rates', 'wool', 'form', 'coat', 'shade', 'build', 'face', 'needle', 'order', 'stock', 'log', 'picture',
 ]; // prettier-ignore
 /** Floors of the house, and what each may lean on. */
 const BELOW: Readonly<Record<string, readonly string[]>> = {

@@ -1,6 +1,7 @@
 /**
  * The plan from the command line, as a function of its arguments:
- *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics,log [--out DIR] [--cupboard FILE] [--hand FILE]
+ *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics,log,picture [--out DIR] [--cupboard FILE] [--hand FILE]
+ *                   [--from aslant|left|right|front|above|face] [--light window|overcast|dusk] [--size 1600x1200]
  *                   [--length mm|in] [--paper a4|letter] [--shape fine|coarse] [--date YYYY-MM-DD]
  * Several formats are written from one plan: --format pdf,csv.
  * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
@@ -9,6 +10,10 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { defaultHand, makePlan, parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core';
+import { LIGHTINGS } from '../src/core/picture/lighting';
+import { still } from '../src/core/picture/still';
+import { faceTurned, fibresFor, SIDE_NAMES, turnedTo, type Side } from '../src/core/picture/viewpoints';
+import { pngOf } from '../src/sheets/png';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
 import { planOptions } from '../src/desk/settings';
 import { fontsOnDisk } from '../src/sheets/fonts-on-disk';
@@ -16,7 +21,7 @@ import { makeSheet, NoSheet, SHEETS } from '../src/sheets/make-sheet';
 import type { SheetOptions } from '../src/sheets/paper';
 import { planJson } from '../src/sheets/plan-json';
 
-const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics', 'log', 'story'] as const;
+const FORMATS = ['json', 'pdf', 'csv', 'rows', 'tables', 'svg', 'book', 'ics', 'log', 'story', 'picture'] as const;
 
 class Refused extends Error {}
 
@@ -41,6 +46,18 @@ export interface Io {
   readonly err: (text: string) => void;
 }
 
+/** What a picture is asked to be. @throws {Refused} naming what it may be */
+function pictureAsked({ from, light, size }: { readonly from: string; readonly light: string; readonly size: string }) {
+  const sides = [...SIDE_NAMES, 'face'];
+  if (!sides.includes(from)) throw new Refused(`--from must be one of ${sides.join(', ')}`);
+  if (!(light in LIGHTINGS)) throw new Refused(`--light must be one of ${Object.keys(LIGHTINGS).join(', ')}`);
+  const [width, height] = (/^(\d{2,4})x(\d{2,4})$/.exec(size) ?? []).slice(1).map(Number);
+  const fits = (n: number | undefined) => n !== undefined && n >= 100 && n <= 4000;
+  if (!fits(width) || !fits(height))
+    throw new Refused('--size must be such as 1600x1200, from 100 to 4000 pixels each way');
+  return { from, light: light as keyof typeof LIGHTINGS, width: width!, height: height! };
+}
+
 async function command(args: readonly string[], io: Io): Promise<void> {
   const { values: v, positionals } = parseArgs({
     args: [...args],
@@ -54,6 +71,9 @@ async function command(args: readonly string[], io: Io): Promise<void> {
       paper: { type: 'string', default: 'a4' },
       shape: { type: 'string', default: 'fine' },
       date: { type: 'string' },
+      from: { type: 'string', default: 'aslant' },
+      light: { type: 'string', default: 'window' },
+      size: { type: 'string', default: '1600x1200' },
     },
   });
   const file = positionals[0];
@@ -68,6 +88,8 @@ async function command(args: readonly string[], io: Io): Promise<void> {
   if (v.shape !== 'fine' && v.shape !== 'coarse') throw new Refused('--shape must be fine or coarse');
   const date = v.date ? new Date(`${v.date}T00:00:00Z`) : new Date();
   if (Number.isNaN(date.getTime())) throw new Refused('--date must be a date such as 2026-11-25');
+
+  const picture = wants('picture') ? pictureAsked(v) : null;
 
   let text: string;
   try {
@@ -85,7 +107,13 @@ async function command(args: readonly string[], io: Io): Promise<void> {
 
   const out =
     v.out ??
-    (forms.length > 1 || wants('pdf') || wants('svg') || wants('book') || wants('tables') || wants('story')
+    (forms.length > 1 ||
+    wants('pdf') ||
+    wants('svg') ||
+    wants('book') ||
+    wants('tables') ||
+    wants('story') ||
+    wants('picture')
       ? '.'
       : undefined);
   const put = (name: string, data: string | Uint8Array): void => {
@@ -105,6 +133,21 @@ async function command(args: readonly string[], io: Io): Promise<void> {
     if (kind === 'face' ? !wants('pdf') || !plan.face : !wants(kind)) continue;
     const { name, body } = await makeSheet(kind, piece, plan, cupboard, hand, options);
     put(name, body);
+  }
+  if (picture) {
+    const near = picture.from === 'face' ? faceTurned(plan) : null;
+    if (picture.from === 'face' && !near)
+      throw new Refused('This piece has no face yet: begin it, or take another side.');
+    const made = still(piece, plan, cupboard, {
+      turned: near?.turned ?? turnedTo(piece, picture.from as Side),
+      zoom: near?.zoom ?? 1,
+      ...(near ? { centre: near.centre } : {}),
+      width: picture.width,
+      height: picture.height,
+      lighting: picture.light,
+      fibres: fibresFor(picture.width, picture.height),
+    });
+    put(`${piece.id}-${picture.from}.png`, pngOf(made));
   }
   if (wants('svg')) {
     for (const a of plan.coat.areas) {

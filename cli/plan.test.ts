@@ -40,6 +40,16 @@ describe('the plan from the command line', () => {
     expect(readFileSync(join(dir, 'alpaca-cria-cut-list.csv'), 'utf8')).toContain('Topknot');
   });
 
+  it('draws the finished animal as a picture of the size asked, from the side asked', async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'plan-'));
+    const args = ['--format', 'picture', '--size', '200x150', '--from', 'left', '--light', 'dusk', '--shape', 'coarse'];
+    expect((await within('demo/pine-marten.json', ...args, '--out', dir)).status).toBe(0);
+    const png = readFileSync(join(dir, 'pine-marten-left.png'));
+    // PNG (Third Edition), W3C 2025, 5.2 and 11.2.1: signature, then the width and height of the image header.
+    expect([...png.subarray(0, 8)]).toEqual([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10]);
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([200, 150]);
+  });
+
   it('refuses what it cannot use, in words, and fails', async () => {
     const dir = mkdtempSync(join(tmpdir(), 'plan-'));
     const wrong = join(dir, 'wrong.json');
@@ -50,6 +60,9 @@ describe('the plan from the command line', () => {
       [['nowhere.json'], /cannot be read/],
       [['demo/pine-marten.json', '--format', 'doc'], /--format must be one of/],
       [['demo/pine-marten.json', '--format', 'csv,doc'], /--format must be one of/],
+      [['demo/pine-marten.json', '--format', 'picture', '--from', 'under'], /--from must be one of front, left/],
+      [['demo/pine-marten.json', '--format', 'picture', '--size', '9x9'], /from 100 to 4000 pixels/],
+      [['demo/pine-marten.json', '--format', 'picture', '--light', 'moon'], /--light must be one of window/],
       [['demo/cupboard.json'], /not a piece file/],
       [[wrong, '--cupboard', 'demo/cupboard.json'], /Finished length must be between 3 and 200 mm/],
       [['demo/pine-marten.json', '--wrong'], /wrong/],

@@ -11,7 +11,8 @@ import { endingOf, isZip, LARGEST, packed, unpacked } from './bundle';
 import { say } from './store';
 import { loadPicture, loadPiece, savePicture, savePiece } from './storage';
 
-function hand(name: string, blob: Blob): void {
+/** Hands a file to the maker. */
+export function saveBlob(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
   const a = document.createElement('a');
   a.href = url;
@@ -46,13 +47,13 @@ export async function savePieceFile(piece: Piece): Promise<void> {
     say(`The photographs of ${piece.name} could not be read here: the file is the piece without them.`);
     return new Map<string, Uint8Array>();
   });
-  if (pictures.size === 0) hand(`${piece.id}.json`, new Blob([json], { type: 'application/json' }));
-  else hand(`${piece.id}.zip`, new Blob([packed(json, pictures) as BlobPart], { type: 'application/zip' }));
+  if (pictures.size === 0) saveBlob(`${piece.id}.json`, new Blob([json], { type: 'application/json' }));
+  else saveBlob(`${piece.id}.zip`, new Blob([packed(json, pictures) as BlobPart], { type: 'application/zip' }));
 }
 
 /** Hands out what is stored as it is, for whoever can still read it. */
 export function saveRecordFile(name: string, raw: unknown): void {
-  hand(`${name}.json`, new Blob([`${JSON.stringify(raw, null, 2)}\n`], { type: 'application/json' }));
+  saveBlob(`${name}.json`, new Blob([`${JSON.stringify(raw, null, 2)}\n`], { type: 'application/json' }));
 }
 
 /** Hands out what went wrong in this window. */
@@ -139,5 +140,5 @@ export async function saveSheet(
       throw new Error(`The sheets could not be made: ${e instanceof Error ? e.message : String(e)}`);
     });
   if ('none' in made) throw new Error(made.none);
-  hand(made.name, new Blob([made.body as BlobPart], { type: made.type }));
+  saveBlob(made.name, new Blob([made.body as BlobPart], { type: made.type }));
 }

@@ -4,8 +4,9 @@
  * a millimetre graticule. Everything around the 3D picture works without it; where 3D cannot be drawn it says so.
  */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { setView, useDesk } from '@/desk/store';
 import { INSIDES, OVERLAYS, type Inside, type Overlay } from '@/desk/view';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
@@ -14,6 +15,7 @@ import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
 import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
 import { PartHandles } from './PartHandles';
+import { StillDialog } from './StillDialog';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
 import { useTurning } from './useTurning';
@@ -67,6 +69,7 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
     }),
     [chosen, compact, tool],
   );
+  const [picturing, setPicturing] = useState(false);
   const paintingRef = useRef(false);
   const middle = useMemo(() => (plan ? centreOf(plan.form.skin.positions) : null), [plan]);
   const centre = middle && lookedAt(middle, view);
@@ -148,6 +151,11 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
           '& > *': { pointerEvents: 'auto' },
         }}
       >
+        {!compact && view.inside === 'finished' && plan && (
+          <Button onClick={() => setPicturing(true)} sx={{ bgcolor: 'background.paper' }}>
+            Picture
+          </Button>
+        )}
         {held?.picture && <AsHeld at={held.at} picture={held.picture} />}
         {tool !== undefined && tool !== 'areas' && tool !== 'comb' && tool !== 'shade' && tool !== 'needle' && (
           <Choices label="Inside">
@@ -178,6 +186,7 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
           </Box>
         )}
       </Box>
+      {picturing && <StillDialog view={view} onClose={() => setPicturing(false)} />}
       <Viewpoints view={view} />
       <Nearness zoomBy={zoomBy} frame={frame} />
       {perMm > 0 && <ScaleBar perMm={perMm} />}

@@ -1,6 +1,9 @@
 /** Where the turntable is looked at from, and how many pixels a millimetre is. */
 import type { FormPlan } from '@/core/form/form';
+import { across } from '@/core/picture/lens';
 import type { View } from '@/desk/view';
+
+export { across, centreOf, eye } from '@/core/picture/lens';
 
 export interface Size {
   readonly width: number;
@@ -18,17 +21,6 @@ export function pixelsPerMm(
   return Math.max(0.05, Math.min((0.78 * size.width) / wide, (0.7 * size.height) / tall)) * zoom;
 }
 
-/** Middle of the box round a skin, which the turntable turns about. */
-export function centreOf(positions: Float64Array): [number, number, number] {
-  const lo = [Infinity, Infinity, Infinity];
-  const hi = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < positions.length; i++) {
-    lo[i % 3] = Math.min(lo[i % 3]!, positions[i]!);
-    hi[i % 3] = Math.max(hi[i % 3]!, positions[i]!);
-  }
-  return [0, 1, 2].map((k) => (lo[k]! + hi[k]!) / 2) as [number, number, number];
-}
-
 /** Where a place is seen on the picture: pixels from its left and its top. */
 export function seenAt(
   p: readonly number[],
@@ -41,33 +33,6 @@ export function seenAt(
   const d = [0, 1, 2].map((k) => p[k]! - centre[k]!);
   const along = (v: readonly number[]) => d[0]! * v[0]! + d[1]! * v[1]! + d[2]! * v[2]!;
   return [size.width / 2 + along(right) * perMm, size.height / 2 - along(up) * perMm];
-}
-
-/** Directions that point right and up on the picture. */
-export function across(view: Pick<View, 'yaw' | 'pitch'>): {
-  right: [number, number, number];
-  up: [number, number, number];
-} {
-  const { from, up } = eye(view);
-  return {
-    right: [up[1] * from[2] - up[2] * from[1], up[2] * from[0] - up[0] * from[2], up[0] * from[1] - up[1] * from[0]],
-    up,
-  };
-}
-
-const rad = (deg: number): number => (deg * Math.PI) / 180;
-
-/** Unit direction from the animal to the eye, and which way is up for it. */
-export function eye(view: Pick<View, 'yaw' | 'pitch'>): {
-  from: [number, number, number];
-  up: [number, number, number];
-} {
-  const y = rad(view.yaw);
-  const p = rad(view.pitch);
-  return {
-    from: [Math.sin(y) * Math.cos(p), Math.sin(p), Math.cos(y) * Math.cos(p)],
-    up: [-Math.sin(y) * Math.sin(p), Math.cos(p), -Math.cos(y) * Math.sin(p)],
-  };
 }
 
 /** A round length for the scale bar, at most `most` pixels long. */

@@ -18,8 +18,12 @@ export function pickStrand(look: Look, chance: number): Strand {
   return look.strands[look.strands.length - 1]!;
 }
 
+/** One of the looks of a vertex, by chance: places between two looks have some of each. */
+export const lookAt = (field: ShadeField, v: number, chance: number): number =>
+  field.t[v]! > chance ? field.b[v]! : field.a[v]!;
+
 /** Finds vertices near a place: a hash of cubes about as large as the grid of the surface. */
-function nearest(positions: Float64Array, areaOf: number): (x: number, y: number, z: number) => number {
+export function nearest(positions: Float64Array, areaOf: number): (x: number, y: number, z: number) => number {
   const n = positions.length / 3;
   const cell = Math.max(1e-6, 2 * Math.sqrt(areaOf / Math.max(1, n)));
   const of = (x: number) => Math.floor(x / cell);

@@ -12,6 +12,7 @@ import type { ShadePlan } from '@/core/shade/shade-plan';
 import { colourAt, type Picked } from './strand-colour';
 import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
 import type { Pile } from '@/core/coat/picture/pile';
+import { alongRows, GOLDEN, overArea, type Root } from '@/core/coat/picture/roots';
 
 export interface Strands {
   /** Line pieces: two points of stride 3 each. */
@@ -23,7 +24,6 @@ export interface Strands {
   readonly segments: number;
 }
 
-const GOLDEN = 0.6180339887498949;
 /** Line pieces in a straight strand and in a wavy one. */
 const STRAIGHT = 3;
 const WAVY = 8;
@@ -89,118 +89,6 @@ export function strands(
   return made === count
     ? { points, colours, count, segments }
     : { points: points.slice(0, used), colours: colours.slice(0, used), count: made, segments };
-}
-
-interface Root {
-  x: number;
-  y: number;
-  z: number;
-  readonly n: [number, number, number];
-  readonly l: [number, number, number];
-  /** Place along its stretch of row, mm, and as a share of it. */
-  run: number;
-  along: number;
-  row: number;
-}
-
-const root: Root = { x: 0, y: 0, z: 0, n: [0, 0, 0], l: [0, 0, 0], run: 0, along: 0, row: 0 };
-
-/** Roots at even distances along all rows, in their tufts where the pile has them: exactly `n`. */
-function alongRows(area: AreaPlan, n: number, rnd: () => number, each: (r: Root, share: number) => void): void {
-  const fur = area.fur!;
-  const { tuft } = fur.pile;
-  const step = fur.rows.totalMm / n;
-  let phase = 0;
-  let made = 0;
-  let debt = 0;
-  for (const row of fur.rows.rows) {
-    for (const p of row.pieces) {
-      // What a stretch is too short for goes to the next, so that the number comes out.
-      const want = p.lengthMm / step + debt;
-      const here = Math.min(n - made, Math.round(want));
-      debt = want - here;
-      if (here <= 0) continue;
-      phase = (phase + GOLDEN) % 1;
-      let i = 3;
-      let before = 0;
-      let d = gap(p.points, i);
-      const shift = tuft?.staggered && row.number % 2 === 0 ? tuft.pitchMm / 2 : 0;
-      let last = -1;
-      for (let k = 0; k < here; k++) {
-        let at = ((k + phase) / here) * p.lengthMm;
-        if (tuft) {
-          // Drawn together to the middle of its tuft, as wide as the tuft is.
-          const which = Math.floor((at + shift) / tuft.pitchMm);
-          at = (which + 0.5 + (rnd() - 0.5) * Math.min(1, tuft.widthMm / tuft.pitchMm)) * tuft.pitchMm - shift;
-          at = Math.min(p.lengthMm, Math.max(0, at));
-        }
-        if (at < last) {
-          i = 3;
-          before = 0;
-          d = gap(p.points, i);
-        }
-        last = at;
-        while (before + d < at && i + 3 < p.points.length) {
-          before += d;
-          i += 3;
-          d = gap(p.points, i);
-        }
-        const t = d > 0 ? Math.min(1, (at - before) / d) : 0;
-        fill(p.points, p.normal, p.lie, i - 3, i, t);
-        root.run = at;
-        root.along = p.lengthMm > 0 ? at / p.lengthMm : 0;
-        root.row = row.number;
-        const jog = (rnd() - 0.5) * (tuft || fur.pile.sides ? 0.15 : 0.5) * fur.rows.meanSpacingMm;
-        root.x += jog * root.l[0];
-        root.y += jog * root.l[1];
-        root.z += jog * root.l[2];
-        each(root, row.share);
-        made++;
-      }
-    }
-  }
-}
-
-const gap = (p: Float64Array, i: number): number =>
-  Math.hypot(p[i]! - p[i - 3]!, p[i + 1]! - p[i - 2]!, p[i + 2]! - p[i - 1]!);
-
-function fill(at: Float64Array, normal: Float64Array, lie: Float64Array, a: number, b: number, t: number): void {
-  root.x = at[a]! + t * (at[b]! - at[a]!);
-  root.y = at[a + 1]! + t * (at[b + 1]! - at[a + 1]!);
-  root.z = at[a + 2]! + t * (at[b + 2]! - at[a + 2]!);
-  for (let k = 0; k < 3; k++) {
-    root.n[k] = normal[a + k]! + t * (normal[b + k]! - normal[a + k]!);
-    root.l[k] = lie[a + k]! + t * (lie[b + k]! - lie[a + k]!);
-  }
-}
-
-/** Roots anywhere on the surface, each triangle by its share: exactly `n`. */
-function overArea(area: AreaPlan, n: number, rnd: () => number, each: (r: Root) => void): void {
-  const { positions: p, normals, lie, triangles: T } = area.surface!;
-  const step = area.areaMm2 / n;
-  let owed = rnd() * step;
-  let made = 0;
-  for (let t = 0; t < T.length && made < n; t += 3) {
-    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
-    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
-    owed += Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
-    for (; owed >= step && made < n; owed -= step) {
-      let [x, y] = [rnd(), rnd()];
-      if (x + y > 1) [x, y] = [1 - x, 1 - y];
-      const mix = (f: Float64Array, k: number) => f[a + k]! * (1 - x - y) + f[b + k]! * x + f[c + k]! * y;
-      root.x = mix(p, 0);
-      root.y = mix(p, 1);
-      root.z = mix(p, 2);
-      for (let k = 0; k < 3; k++) {
-        root.n[k] = mix(normals, k);
-        root.l[k] = mix(lie, k);
-      }
-      root.run = root.along = root.row = 0;
-      each(root);
-      made++;
-    }
-  }
 }
 
 /** Strands of a strip hang this much along the lie, beside falling to the side. */

@@ -1,0 +1,280 @@
+/**
+ * All fibres of an animal: the coat of every area in the number the plan lays, bare skin as felt, whiskers as threads. Where that is more
+ * than is drawn, fewer are drawn and each is wider, so that together they hide what they should. Lengths mm.
+ */
+import { BARE_CORE } from '@/core/colour/bare';
+import type { Triple } from '@/core/colour/lab';
+import { linearOf } from '@/core/colour/rgb';
+import type { AreaPlan } from '@/core/coat/coat-plan';
+import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
+import type { RowPiece } from '@/core/coat/rows/rows';
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import { seeded } from '@/core/random';
+import { lookAt, nearest } from '@/core/shade/layers/strand-colour';
+import type { ShadeField } from '@/core/shade/layers/look';
+import { fibreMassPerMm } from '@/core/wool/fibre';
+import { FELT, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
+import type { SkinField } from './skin-field';
+
+export interface Coated {
+  readonly fibres: Fibres;
+  /** Stride 7, see `Palette`. */
+  readonly palette: readonly number[];
+  /** Light of the bare skin at every vertex, stride 3. */
+  readonly skinColour: Float32Array;
+}
+
+type Drawn = Pick<Plan, 'coat' | 'form' | 'shade' | 'face'>;
+
+/** Fibres as the plan lays them on an area: how many, how fine, how far they spread. */
+function laidOn(
+  a: AreaPlan,
+  cupboard: Pick<Cupboard, 'lots'>,
+): { readonly n: number; readonly widthMm: number } | null {
+  const fur = a.fur;
+  const lot = fur && cupboard.lots.find((l) => l.id === fur.lotId);
+  if (!fur || !lot || !a.surface || fur.rows.rows.length === 0) return null;
+  const { pile } = fur;
+  const length = (pile.hemMm + pile.topMm) / 2;
+  const each = length * fibreMassPerMm(lot.finenessUm, lot.finenessCv);
+  // mg on a square cm, all over it, over what one fibre weighs.
+  return {
+    n: ((fur.figures.areal.value / 100) * a.areaMm2) / each,
+    widthMm: (lot.finenessUm / 1000) * pile.kappa,
+  };
+}
+
+/** Which colour a fibre at a place of an area has, as entries of the palette, by the strands of its look. */
+function colours(palette: Palette, field: ShadeField | null, plain: Triple, tip: Triple | null, tipShare: number) {
+  if (!field) {
+    const only = palette.add(plain, tip, tipShare);
+    return () => only;
+  }
+  const looks = field.looks.map((l) => {
+    let sum = 0;
+    return l.strands.map((s) => ({
+      upTo: (sum += s.weight),
+      entry: palette.add(s.root, s.tip, s.tipShare),
+    }));
+  });
+  return (vertex: number, rnd: () => number): number => {
+    const of = looks[lookAt(field, vertex, rnd())]!;
+    const chance = rnd();
+    return (of.find((s) => chance < s.upTo) ?? of[of.length - 1]!).entry;
+  };
+}
+
+function coatArea(
+  a: AreaPlan,
+  n: number,
+  widthMm: number,
+  bed: FibreBed,
+  field: SkinField,
+  palette: Palette,
+  shade: ShadeField | null,
+  seed: number,
+): void {
+  const { pile } = a.fur!;
+  const rnd = seeded(seed);
+  const grow = grower(bed, field, pile, seed);
+  const pick = colours(
+    palette,
+    shade,
+    linearOf(pile.colour),
+    pile.tipColour ? linearOf(pile.tipColour) : null,
+    pile.tipShare,
+  );
+  const marked = pile.marking ? palette.add(linearOf(pile.marking.colour), null, 0) : 0;
+  const surface = a.surface!;
+  const find = shade && shade.looks.length > 1 ? nearest(surface.positions, a.areaMm2 * 2) : null;
+  // The nearest vertex once for every point of a row.
+  const known = new Map<RowPiece, Int32Array>();
+  const vertexOf = (r: Root): number => {
+    if (!r.piece) return r.near;
+    if (!find) return 0;
+    let of = known.get(r.piece);
+    if (!of) known.set(r.piece, (of = new Int32Array(r.piece.points.length / 3).fill(-1)));
+    if (of[r.near]! < 0) {
+      const p = r.piece.points;
+      of[r.near] = find(p[3 * r.near]!, p[3 * r.near + 1]!, p[3 * r.near + 2]!);
+    }
+    return of[r.near]!;
+  };
+  const m = pile.marking;
+  const each = (r: Root, share: number) => {
+    const lengthMm = pile.hemMm + (pile.topMm - pile.hemMm) * share;
+    const inBand =
+      m !== null &&
+      m.rows.includes(r.row) &&
+      (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
+    grow(r, lengthMm, widthMm, inBand ? marked : pick(vertexOf(r), rnd));
+  };
+  if (pile.scattered) overArea(a, n, rnd, (r) => each(r, 0));
+  else alongRows(a, n, rnd, each);
+}
+
+/** Vertices of the skin by the area whose surface they are part of; -1 for none. Surfaces keep the vertices of the skin they were cut from. */
+export function areasOfSkin(positions: ArrayLike<number>, areas: readonly AreaPlan[]): Int16Array {
+  const key = (p: ArrayLike<number>, i: number) => `${p[i]!},${p[i + 1]!},${p[i + 2]!}`;
+  const at = new Map<string, number>();
+  areas.forEach((a, n) => {
+    const p = a.surface?.positions;
+    for (let i = 0; p && i < p.length; i += 3) at.set(key(p, i), n);
+  });
+  const out = new Int16Array(positions.length / 3).fill(-1);
+  for (let v = 0; v < out.length; v++) out[v] = at.get(key(positions, 3 * v)) ?? -1;
+  return out;
+}
+
+/** Felt on every triangle that is not all under fur. */
+function feltSkin(
+  { skin, lie }: Drawn['form'],
+  bare: Uint8Array,
+  entries: Uint32Array,
+  perMm2: number,
+  widthMm: number,
+  along: Uint8Array,
+  bed: FibreBed,
+  field: SkinField,
+  seed: number,
+): void {
+  const rnd = seeded(seed);
+  const put = felter(bed, field, seed + 1);
+  const { positions: p, normals: N, triangles: T } = skin;
+  let owed = rnd();
+  for (let t = 0; t < T.length; t += 3) {
+    if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
+    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
+    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
+    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
+    owed +=
+      (perMm2 *
+        Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!)) /
+      2;
+    for (; owed >= 1; owed--) {
+      let [x, y] = [rnd(), rnd()];
+      if (x + y > 1) [x, y] = [1 - x, 1 - y];
+      const mix = (f: ArrayLike<number>, k: number) => f[a + k]! * (1 - x - y) + f[b + k]! * x + f[c + k]! * y;
+      const corner = T[t + (x > 0.5 ? 1 : y > 0.5 ? 2 : 0)]!;
+      put(
+        {
+          x: mix(p, 0),
+          y: mix(p, 1),
+          z: mix(p, 2),
+          n: [mix(N, 0), mix(N, 1), mix(N, 2)],
+          l: [mix(lie, 0), mix(lie, 1), mix(lie, 2)],
+        },
+        widthMm,
+        entries[corner]!,
+        along[corner] === 1,
+      );
+    }
+  }
+}
+
+/** A thread as one fibre, straight from its root to its tip with a little droop. */
+function thread(bed: FibreBed, root: Vec3, tip: Vec3, widthMm: number, colour: number): void {
+  const me = bed.next(widthMm, 1, colour);
+  const long = Math.hypot(tip[0] - root[0], tip[1] - root[1], tip[2] - root[2]);
+  for (let k = 0; k <= SEGMENTS; k++) {
+    const t = k / SEGMENTS;
+    for (let q = 0; q < 3; q++)
+      bed.points[3 * ((SEGMENTS + 1) * me + k) + q] =
+        root[q]! + t * (tip[q]! - root[q]!) - (q === 1 ? 0.06 * long * t * t : 0);
+  }
+}
+
+/** What bare skin of a piece is coloured as: its area where that has a colour, else its core; ears by their own wool. */
+export interface BareColours {
+  readonly at: (vertex: number) => Triple;
+  /** Brushed along its lie. */
+  readonly along: (vertex: number) => boolean;
+}
+
+/**
+ * @param most about so many fibres in all
+ * @param clear places fibres keep out of: round the eyes, mm
+ */
+export function coatFibres(
+  piece: Pick<Piece, 'seed'>,
+  plan: Drawn,
+  cupboard: Pick<Cupboard, 'lots'>,
+  field: SkinField,
+  bareAs: BareColours,
+  most: number,
+  clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
+): Coated {
+  const { coat, form, shade, face } = plan;
+  const palette = new Palette();
+  const furred = coat.areas.map((a) => laidOn(a, cupboard));
+  const owner = areasOfSkin(form.skin.positions, coat.areas);
+  const bare = Uint8Array.from(owner, (a) => (a < 0 || !furred[a] ? 1 : 0));
+  let bareMm2 = 0;
+  const { positions: p, triangles: T } = form.skin;
+  for (let t = 0; t < T.length; t += 3) {
+    if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
+    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
+    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
+    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
+    bareMm2 +=
+      Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
+  }
+  const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
+  const whole = furred.reduce((s, x) => s + (x?.n ?? 0), 0) + bareMm2 * feltPer;
+  const share = Math.min(1, most / Math.max(1, whole));
+  const counts = furred.map((x) => (x ? Math.max(1, Math.round(x.n * share)) : 0));
+  const threads = face ? face.whiskers.reduce((s, w) => s + w.whiskers.length, 0) : 0;
+  const bed = new FibreBed(counts.reduce((s, n) => s + n, 0) + Math.ceil(bareMm2 * feltPer * share) + threads + 2000);
+  const fieldOf = (id: string) => shade.areas.find((a) => a.id === id)?.field ?? null;
+  coat.areas.forEach((a, i) => {
+    const laid = furred[i];
+    if (!laid) return;
+    const n = counts[i]!;
+    coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1));
+  });
+  const skinColour = new Float32Array(form.skin.positions.length);
+  const entries = new Uint32Array(owner.length);
+  const along = new Uint8Array(owner.length);
+  for (let v = 0; v < owner.length; v++) {
+    const c = bareAs.at(v);
+    skinColour.set(c, 3 * v);
+    if (!bare[v]) continue;
+    entries[v] = palette.add(
+      c.map((x) => Math.round(x * 250) / 250),
+      null,
+      0,
+    );
+    along[v] = bareAs.along(v) ? 1 : 0;
+  }
+  feltSkin(form, bare, entries, feltPer * share, FELT.finenessUm / 1000 / share, along, bed, field, piece.seed + 5);
+  keepClear(bed, clear);
+  for (const set of face?.whiskers ?? []) {
+    const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);
+    for (const w of set.whiskers) thread(bed, w.root, w.tip, 0.14, colour);
+  }
+  return { fibres: bed, palette: palette.entries, skinColour };
+}
+
+/** Fibres that would run over an eye end before it. */
+function keepClear(bed: FibreBed, clear: readonly { readonly at: Vec3; readonly radiusMm: number }[]): void {
+  if (clear.length === 0) return;
+  const p = bed.points;
+  const stride = 3 * (SEGMENTS + 1);
+  for (let f = 0; f < bed.count; f++) {
+    for (let k = 0; k <= SEGMENTS; k++) {
+      const i = stride * f + 3 * k;
+      if (!clear.some((c) => Math.hypot(p[i]! - c.at[0], p[i + 1]! - c.at[1], p[i + 2]! - c.at[2]) < c.radiusMm))
+        continue;
+      // The rest of it lies where it ended.
+      const from = Math.max(0, i - 3);
+      for (let q = k; q <= SEGMENTS; q++)
+        for (let e = 0; e < 3; e++) p[stride * f + 3 * q + e] = p[(k === 0 ? stride * f : from) + e]!;
+      break;
+    }
+  }
+}
+
+export const bareCore = (hex: string | undefined): Triple => linearOf(hex ?? BARE_CORE);

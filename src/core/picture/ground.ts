@@ -1,0 +1,101 @@
+/** The soft shadow an animal throws on what it stands on: several lamps close together and the sky, on a coarse grid. Lengths mm. */
+import type { Vec3 } from '@/core/geometry/vec';
+import { seeded } from '@/core/random';
+import { squareTo } from './lamp-grid';
+import type { Lighting } from './lighting';
+import { layersOnWay, type SkyGrid } from './sky-grid';
+
+const LAMPS = 8;
+/** As wide as the lamp is seen, rad. */
+const WIDE = 0.09;
+const SKY: readonly Vec3[] = [0, 1, 2, 3, 4, 5, 6, 7].map((i): Vec3 => {
+  const a = (i * Math.PI) / 4;
+  const up = i % 2 === 0 ? 0.45 : 0.85;
+  return [Math.cos(a) * Math.sqrt(1 - up * up), up, Math.sin(a) * Math.sqrt(1 - up * up)];
+});
+
+/** Over so many cells. */
+const FADES = 14;
+
+export interface Ground {
+  /** Height it lies at, and where its first cell begins. */
+  readonly level: number;
+  readonly from: readonly [number, number];
+  readonly cell: number;
+  readonly n: readonly [number, number];
+  /** Share of the light that arrives. */
+  readonly light: Float32Array;
+}
+
+/** @param level height of the ground @param cell side of a cell */
+export function groundUnder(sky: SkyGrid, to: Vec3, by: Lighting, level: number, cell: number): Ground {
+  const { field } = sky;
+  const high = field.n[1] * field.h;
+  // As far as the shadow of the top falls.
+  const far = Math.min(2 * high, (high * Math.hypot(to[0], to[2])) / Math.max(0.2, to[1])) + 16 * cell;
+  const from: [number, number] = [field.origin[0] - far, field.origin[2] - far];
+  const n: [number, number] = [
+    Math.ceil((field.n[0] * field.h + 2 * far) / cell),
+    Math.ceil((field.n[2] * field.h + 2 * far) / cell),
+  ];
+  const [u, v] = squareTo(to);
+  const light = new Float32Array(n[0] * n[1]).fill(1);
+  const rnd = seeded(7);
+  const step = 1.5 * field.h;
+  const all = by.lamp * Math.max(0.05, to[1]) + by.sky;
+  for (let j = 0; j < n[1]; j++)
+    for (let i = 0; i < n[0]; i++) {
+      const at: Vec3 = [from[0] + (i + 0.5) * cell, level + 0.3, from[1] + (j + 0.5) * cell];
+      let lit = 0;
+      const turn = 2 * Math.PI * rnd();
+      for (let k = 0; k < LAMPS; k++) {
+        const r = WIDE * Math.sqrt((k + 0.5) / LAMPS);
+        const a = turn + 2.399963 * k;
+        const d = [0, 1, 2].map((q) => to[q]! + r * (Math.cos(a) * u[q]! + Math.sin(a) * v[q]!));
+        const size = Math.hypot(...d);
+        lit += Math.exp(-0.75 * layersOnWay(sky, at, [d[0]! / size, d[1]! / size, d[2]! / size], step)) / LAMPS;
+      }
+      let open = 0;
+      let whole = 0;
+      for (const d of SKY) {
+        whole += d[1];
+        open += d[1] * Math.exp(-0.75 * layersOnWay(sky, at, d, 2 * step));
+      }
+      light[i + n[0] * j] = (by.lamp * Math.max(0.05, to[1]) * lit + (by.sky * open) / whole) / all;
+    }
+  return { level, from, cell, n, light: softened(light, n) };
+}
+
+/** Its grain taken off, and brought to full light towards the border, where nothing is known any more. */
+function softened(light: Float32Array, n: readonly [number, number]): Float32Array {
+  let now = light;
+  for (let pass = 0; pass < 2; pass++) {
+    const out = new Float32Array(now.length);
+    for (let j = 0; j < n[1]; j++)
+      for (let i = 0; i < n[0]; i++) {
+        let [sum, count] = [0, 0];
+        for (let b = Math.max(0, j - 1); b <= Math.min(n[1] - 1, j + 1); b++)
+          for (let a = Math.max(0, i - 1); a <= Math.min(n[0] - 1, i + 1); a++, count++) sum += now[a + n[0] * b]!;
+        out[i + n[0] * j] = sum / count;
+      }
+    now = out;
+  }
+  for (let j = 0; j < n[1]; j++)
+    for (let i = 0; i < n[0]; i++) {
+      const edge = Math.min(1, Math.min(i, j, n[0] - 1 - i, n[1] - 1 - j) / FADES);
+      const c = i + n[0] * j;
+      now[c] = 1 - (1 - now[c]!) * edge * edge * (3 - 2 * edge);
+    }
+  return now;
+}
+
+/** Share of the light at a place of the ground, between its cells; all of it further off. */
+export function lightAt(g: Ground, x: number, z: number): number {
+  const fx = (x - g.from[0]) / g.cell - 0.5;
+  const fz = (z - g.from[1]) / g.cell - 0.5;
+  const i = Math.floor(fx), j = Math.floor(fz); // prettier-ignore
+  if (i < 0 || j < 0 || i + 1 >= g.n[0] || j + 1 >= g.n[1]) return 1;
+  const [a, b] = [fx - i, fz - j];
+  const at = (p: number, q: number) => g.light[p + g.n[0] * q]!;
+  return (1 - b) * ((1 - a) * at(i, j) + a * at(i + 1, j)) + b * ((1 - a) * at(i, j + 1) + a * at(i + 1, j + 1));
+}

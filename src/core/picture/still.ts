@@ -1,0 +1,219 @@
+/** A picture of the finished animal as the plan has it, worked out fibre by fibre: no graphics card, the same every time. */
+import { fromLinear, linearOf } from '@/core/colour/rgb';
+import type { Triple } from '@/core/colour/lab';
+import { posed, type PosedPart } from '@/core/form/pose';
+import { unitMm } from '@/core/form/shape';
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Part, Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import { seenAt } from '@/core/shade/layers/look';
+import { areasOfSkin, bareCore, coatFibres, type BareColours } from './coat-fibres';
+import { eyeSurfaces, noseSurface, type Surface } from './face-solids';
+import { groundUnder, lightAt, type Ground } from './ground';
+import { lampGrid } from './lamp-grid';
+import { across, centreOf, eye, type Lens, type Turned } from './lens';
+import { lightFibres, LIGHTINGS, lightSolid, type Lighting } from './lighting';
+import { metered } from './meter';
+import { canvas, closeUp, drawFibres, drawSolid } from './raster';
+import { skinField } from './skin-field';
+import { skyGrid } from './sky-grid';
+import { isRelief } from './viewpoints';
+
+export interface StillOptions {
+  readonly turned: Turned;
+  readonly width: number;
+  readonly height: number;
+  readonly lighting: keyof typeof LIGHTINGS;
+  /** About so many fibres. */
+  readonly fibres: number;
+  /** How much of the picture the animal fills: 1 all of it. */
+  readonly zoom: number;
+  /** What is in the middle; the middle of the animal without. */
+  readonly centre?: Vec3;
+  /** Told what share is done; may throw to stop. */
+  readonly progress?: (share: number) => void;
+}
+
+export interface Still {
+  readonly width: number;
+  readonly height: number;
+  /** Red, green, blue of every pixel, 0..255 as screens have them. */
+  readonly rgb: Uint8Array;
+}
+
+/** Side of a cell of the grid round an animal of 230 mm or less, mm. */
+const CELL = 0.8;
+
+/** A pale wall and table. */
+const BACKDROP = linearOf('#d9d6d1');
+
+function lampFrom(turned: Turned, by: Lighting): Vec3 {
+  const { right } = across(turned);
+  const yaw = (turned.yaw * Math.PI) / 180;
+  const forward = [Math.sin(yaw), 0, Math.cos(yaw)];
+  const [l, a] = [(by.left * Math.PI) / 180, (by.above * Math.PI) / 180];
+  const d = [0, 1, 2].map(
+    (k) => Math.cos(a) * (Math.cos(l) * forward[k]! - Math.sin(l) * right[k]!) + (k === 1 ? Math.sin(a) : 0),
+  );
+  const size = Math.hypot(...d);
+  return [d[0]! / size, d[1]! / size, d[2]! / size];
+}
+
+/** Signed distance of a place from a posed part, in drawn units. */
+function fromPart(p: PosedPart, at: Vec3): number {
+  let best = Infinity;
+  for (let i = 0; i + 1 < p.nodes.length; i++) {
+    const [a, b] = [p.nodes[i]!, p.nodes[i + 1]!];
+    const d = [0, 1, 2].map((k) => b.at[k]! - a.at[k]!);
+    const len = d[0]! ** 2 + d[1]! ** 2 + d[2]! ** 2;
+    const t =
+      len > 0 ? Math.max(0, Math.min(1, [0, 1, 2].reduce((s, k) => s + (at[k]! - a.at[k]!) * d[k]!, 0) / len)) : 0;
+    const away = Math.hypot(...[0, 1, 2].map((k) => at[k]! - a.at[k]! - t * d[k]!));
+    best = Math.min(best, away - (a.radius + t * (b.radius - a.radius)));
+  }
+  return best;
+}
+
+/** What bare skin is coloured as. */
+function bareColours(piece: Piece, plan: Plan, cupboard: Cupboard): BareColours {
+  const hexOf = (id: string | null | undefined) => cupboard.lots.find((l) => l.id === id)?.colour;
+  const core = bareCore(hexOf(piece.core.lotId));
+  const skin = plan.form.skin;
+  const owner = areasOfSkin(skin.positions, plan.coat.areas);
+  const k = unitMm(piece.form);
+  const parts = posed(piece.form.parts, piece.form.pose);
+  const flat = new Map(piece.flatParts.map((f) => [f.id, f]));
+  const ears = new Set(piece.form.parts.filter((p) => p.role === 'ear').map((p) => p.id));
+  const forward = plan.face?.frame.z ?? ([0, 0, 1] as Vec3);
+  const partOf = (v: number): Part => {
+    const at: Vec3 = [skin.positions[3 * v]! / k, skin.positions[3 * v + 1]! / k, skin.positions[3 * v + 2]! / k];
+    let best = parts[0]!;
+    let least = Infinity;
+    for (const p of parts) {
+      const d = Math.min(fromPart(p.left, at), p.right ? fromPart(p.right, at) : Infinity);
+      if (d < least) [best, least] = [p, d];
+    }
+    return best.part;
+  };
+  const known = new Map<number, Part>();
+  const part = (v: number): Part => {
+    const there = known.get(v) ?? partOf(v);
+    known.set(v, there);
+    return there;
+  };
+  const lit = plan.coat.areas.map((a) => ({
+    field: plan.shade.areas.find((s) => s.id === a.id)?.field ?? null,
+    fur: a.fur !== null,
+  }));
+  return {
+    at: (v): Triple => {
+      const a = owner[v]!;
+      if (a >= 0 && lit[a]!.fur) return core;
+      const p = part(v);
+      const f = flat.get(p.id);
+      if (f) {
+        const n = skin.normals;
+        const inside = n[3 * v]! * forward[0] + n[3 * v + 1]! * forward[1] + n[3 * v + 2]! * forward[2] > 0.25;
+        return bareCore(hexOf(inside && f.liningLotId ? f.liningLotId : f.lotId));
+      }
+      const field = a >= 0 ? lit[a]!.field : null;
+      return field ? seenAt(field, 0) : core;
+    },
+    along: (v) => ears.has(part(v).id),
+  };
+}
+
+export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOptions): Still {
+  const done = o.progress ?? (() => undefined);
+  const by = LIGHTINGS[o.lighting];
+  const { skin, lie } = plan.form;
+  const size = Math.max(plan.form.lengthMm, plan.form.heightMm, plan.form.widthMm);
+  const lens = lensFor(plan, o);
+  // No finer than a pixel shows.
+  const coarse = Math.max(1, size / 230, 1 / (CELL * lens.perMm));
+  const field = skinField(skin.positions, skin.normals, lie, CELL * coarse);
+  done(0.08);
+  const face = piece.face && plan.face ? { of: plan.face, face: piece.face } : null;
+  const clear = face
+    ? [
+        ...face.of.eyes.places.map((e) => ({ at: e.at, radiusMm: Math.max(face.of.clearMm, face.of.eyes.discMm / 2) })),
+        ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
+      ]
+    : [];
+  const coated = coatFibres(piece, plan, cupboard, field, bareColours(piece, plan, cupboard), o.fibres, clear);
+  done(0.35);
+  const to = lampFrom(o.turned, by);
+  const lamp = lampGrid(to, coated.fibres, skin, coarse);
+  done(0.42);
+  const sky = skyGrid(field, coated.fibres);
+  done(0.55);
+  const { from } = eye(o.turned);
+  const light = lightFibres(coated.fibres, coated.palette, lamp, sky, by, from);
+  done(0.7);
+  const exposed = metered(lens, skin, coated.fibres, light, coated.palette) * by.exposed;
+  const c = canvas(lens);
+  drawSolid(c, {
+    positions: skin.positions,
+    triangles: skin.triangles,
+    light: lightSolid(skin.positions, skin.normals, coated.skinColour, lamp, sky, by, from),
+  });
+  const solids: [Surface, number][] = face
+    ? [
+        [eyeSurfaces(face.of, face.face, cupboard), 1],
+        [noseSurface(face.of, face.face, noseHex(piece, plan)), 0.35],
+      ]
+    : [];
+  for (const [s, gloss] of solids)
+    drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) });
+  done(0.74);
+  drawFibres(c, coated.fibres, light);
+  done(0.92);
+  const level = lowest(skin.positions);
+  const ground = isRelief(piece) || o.turned.pitch < 1 ? null : groundUnder(sky, to, by, level, 2 * coarse);
+  // The wall is as light by every lamp; what stands before it goes by the meter.
+  for (let i = 0; i < c.light.length; i++) c.light[i]! *= exposed;
+  for (let i = 0; i < c.solid.length; i++) c.solid[i]! *= exposed;
+  closeUp(c, behindOf(lens, ground));
+  done(1);
+  return { width: o.width, height: o.height, rgb: onScreen(c.light) };
+}
+
+const noseHex = (piece: Piece, plan: Plan): string =>
+  plan.shade.judged.palette.find((p) => p.id === piece.smallParts.find((s) => s.kind === 'nose')?.id)?.hex ?? '#2a211d';
+
+function lowest(p: ArrayLike<number>): number {
+  let y = Infinity;
+  for (let i = 1; i < p.length; i += 3) y = Math.min(y, p[i]!);
+  return y;
+}
+
+function lensFor(plan: Plan, { turned, width, height, zoom, centre }: StillOptions): Lens {
+  const { form } = plan;
+  const wide = Math.max(form.lengthMm, form.widthMm);
+  const tall = Math.max(form.heightMm, form.widthMm);
+  const perMm = Math.min((0.8 * width) / wide, (0.72 * height) / tall) * zoom;
+  return { turned, centre: centre ?? centreOf(form.skin.positions), perMm, width, height };
+}
+
+/** A wall that grows a little darker downwards and outwards, and the shadow on the table. */
+function behindOf(lens: Lens, ground: Ground | null) {
+  const { right, up } = across(lens.turned);
+  const { from } = eye(lens.turned);
+  return (x: number, y: number, into: Float64Array): void => {
+    const [u, v] = [x / lens.width - 0.5, y / lens.height - 0.5];
+    let k = 1.02 - 0.35 * (u * u + v * v);
+    if (ground) {
+      // Where the line of sight meets the table.
+      const [a, b] = [(x + 0.5 - lens.width / 2) / lens.perMm, -(y + 0.5 - lens.height / 2) / lens.perMm];
+      const p = [0, 1, 2].map((q) => lens.centre[q]! + a * right[q]! + b * up[q]!);
+      const t = (ground.level - p[1]!) / from[1];
+      k *= 0.3 + 0.7 * lightAt(ground, p[0]! + t * from[0], p[2]! + t * from[2]);
+    }
+    for (let q = 0; q < 3; q++) into[q] = BACKDROP[q]! * k;
+  };
+}
+
+function onScreen(light: Float32Array): Uint8Array {
+  return Uint8Array.from(light, (l) => Math.round(255 * fromLinear(Math.max(0, Math.min(1, l)))));
+}

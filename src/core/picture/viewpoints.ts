@@ -1,0 +1,55 @@
+/** Sides an animal is pictured from. */
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import type { Turned } from './lens';
+
+/** Degrees. */
+const SIDES = {
+  front: { yaw: 0, pitch: 8 },
+  left: { yaw: 90, pitch: 8 },
+  right: { yaw: -90, pitch: 8 },
+  above: { yaw: 90, pitch: 75 },
+  aslant: { yaw: 48, pitch: 16 },
+} as const satisfies Record<string, Turned>;
+
+export type Side = keyof typeof SIDES;
+export const SIDE_NAMES = Object.keys(SIDES) as Side[];
+
+/** A relief hangs on a wall: its front is where its picture stands out, and it is looked at from there. */
+const OF_RELIEF: Readonly<Record<Side, Turned>> = {
+  front: { yaw: 90, pitch: 0 },
+  left: { yaw: 20, pitch: 5 },
+  right: { yaw: 160, pitch: 5 },
+  above: { yaw: 90, pitch: 60 },
+  aslant: { yaw: 62, pitch: 8 },
+};
+
+export const isRelief = ({ form }: Pick<Piece, 'form'>): boolean => form.parts.some((p) => p.shape === 'board');
+
+/** How a piece is turned to be seen from a side. */
+export const turnedTo = (piece: Pick<Piece, 'form'>, side: Side): Turned =>
+  isRelief(piece) ? OF_RELIEF[side] : SIDES[side];
+
+/** So many fibres are drawn on a picture so large: more would not be seen. Ours. */
+export const fibresFor = (width: number, height: number): number =>
+  Math.round(Math.min(1_000_000, Math.max(60_000, 0.4 * width * height)));
+
+/** The face from the front, as near as fills the picture; null where there is none. */
+export function faceTurned(
+  plan: Plan,
+): { readonly turned: Turned; readonly centre: Vec3; readonly zoom: number } | null {
+  const { face, form } = plan;
+  if (!face) return null;
+  const z = face.frame.z;
+  const yaw = (Math.atan2(z[0], z[2]) * 180) / Math.PI;
+  // A little from the side: a face square on is flat.
+  const back = 0.35 * face.headLengthMm;
+  const centre: Vec3 = [face.nose.tip[0] - back * z[0], face.nose.tip[1] - back * z[1], face.nose.tip[2] - back * z[2]];
+  const size = Math.max(face.headWidthMm, face.headHeightMm, face.headLengthMm);
+  return {
+    turned: { yaw: yaw + 28, pitch: 8 },
+    centre,
+    zoom: Math.max(form.lengthMm, form.widthMm, form.heightMm) / (2.2 * size),
+  };
+}

@@ -1,0 +1,39 @@
+/** A picture of the animal worked out in a worker of its own: how far it is, and stopped at once. */
+import * as Comlink from 'comlink';
+import type { StillOptions } from '@/core/picture/still';
+import type { StillWorker } from '@/worker/still.worker';
+import { useDesk } from './store';
+
+interface StillJob {
+  /** The picture as PNG; null where it was stopped. */
+  readonly done: Promise<Blob | null>;
+  readonly stop: () => void;
+}
+
+/** @param report told what share is done, 0..1 @returns null where there is no plan to draw yet */
+export function workOutStill(
+  options: Omit<StillOptions, 'progress'>,
+  report: (share: number) => void,
+): StillJob | null {
+  const { piece, plan, cupboard } = useDesk.getState();
+  if (!piece || !plan) return null;
+  const worker = new Worker(new URL('../worker/still.worker.ts', import.meta.url), { type: 'module' });
+  const line = Comlink.wrap<StillWorker>(worker);
+  let stopped: (nothing: null) => void = () => undefined;
+  const stop = new Promise<null>((resolve) => (stopped = resolve));
+  const broke = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', (e) =>
+      reject(new Error(e.message || 'the part of the page that draws has ended')),
+    );
+  });
+  const made = line
+    .still(piece, plan, cupboard, options, Comlink.proxy(report))
+    .then((png) => new Blob([png as BlobPart], { type: 'image/png' }));
+  // Nothing may be waiting for it once it is stopped.
+  broke.catch(() => undefined);
+  made.catch(() => undefined);
+  return {
+    done: Promise.race([made, stop, broke]).finally(() => worker.terminate()),
+    stop: () => stopped(null),
+  };
+}
