@@ -190,6 +190,8 @@ function thread(bed: FibreBed, root: Vec3, tip: Vec3, widthMm: number, colour: n
 /** What bare skin of a piece is coloured as: its area where that has a colour, else its core; ears by their own wool. */
 export interface BareColours {
   readonly at: (vertex: number) => Triple;
+  /** Felt although an area lies there: round the eyes. */
+  readonly felted: (vertex: number) => boolean;
   /** Brushed along its lie. */
   readonly along: (vertex: number) => boolean;
 }
@@ -211,7 +213,7 @@ export function coatFibres(
   const palette = new Palette();
   const furred = coat.areas.map((a) => laidOn(a, cupboard));
   const owner = areasOfSkin(form.skin.positions, coat.areas);
-  const bare = Uint8Array.from(owner, (a) => (a < 0 || !furred[a] ? 1 : 0));
+  const bare = Uint8Array.from(owner, (a, v) => (a < 0 || !furred[a] || bareAs.felted(v) ? 1 : 0));
   let bareMm2 = 0;
   const { positions: p, triangles: T } = form.skin;
   for (let t = 0; t < T.length; t += 3) {

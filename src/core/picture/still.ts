@@ -106,8 +106,19 @@ function bareColours(piece: Piece, plan: Plan, cupboard: Cupboard): BareColours 
     field: plan.shade.areas.find((s) => s.id === a.id)?.field ?? null,
     fur: a.fur !== null,
   }));
+  // Round an eye lie its lids, and what was chosen to lie about it.
+  const eyes = plan.face?.eyes.places ?? [];
+  const about = plan.face?.eyes.around ? linearOf(plan.face.eyes.around.hex) : null;
+  const byEye = (v: number): boolean =>
+    about !== null &&
+    eyes.some((e) => {
+      const [dx, dy, dz] = [0, 1, 2].map((q) => skin.positions[3 * v + q]! - e.at[q]!) as [number, number, number];
+      return Math.hypot(dx, dy, dz) < 1.15 * plan.face!.clearMm;
+    });
   return {
+    felted: byEye,
     at: (v): Triple => {
+      if (byEye(v)) return about!;
       const a = owner[v]!;
       if (a >= 0 && lit[a]!.fur) return core;
       const p = part(v);
@@ -214,6 +225,11 @@ function behindOf(lens: Lens, ground: Ground | null) {
   };
 }
 
+/** From here on light is let in less and less, so that what is brightest keeps its form. */
+const SHOULDER = 0.8;
+const shown = (l: number): number =>
+  l <= SHOULDER ? Math.max(0, l) : SHOULDER + (1 - SHOULDER) * (1 - Math.exp((SHOULDER - l) / (1 - SHOULDER)));
+
 function onScreen(light: Float32Array): Uint8Array {
-  return Uint8Array.from(light, (l) => Math.round(255 * fromLinear(Math.max(0, Math.min(1, l)))));
+  return Uint8Array.from(light, (l) => Math.round(255 * fromLinear(shown(l))));
 }

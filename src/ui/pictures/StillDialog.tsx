@@ -15,6 +15,7 @@ import { saveBlob } from '@/desk/files';
 import { workOutStill } from '@/desk/still';
 import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
+import { InsteadOfPicture } from '@/ui/parts/Panel';
 import { PickField } from '@/ui/parts/PickField';
 
 const FROM = {
@@ -127,9 +128,9 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
             // eslint-disable-next-line @next/next/no-img-element
             <img src={made.url} alt={made.says} style={{ maxWidth: '100%', maxHeight: '56vh' }} />
           ) : (
-            <Typography sx={{ color: 'text.secondary', p: 2 }}>
+            <InsteadOfPicture sx={{ p: 2 }}>
               Every fibre is drawn as the plan lays it: its length, its lift, its colours. It takes about half a minute.
-            </Typography>
+            </InsteadOfPicture>
           )}
         </Box>
         {wrong && (
