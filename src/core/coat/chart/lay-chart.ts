@@ -59,14 +59,15 @@ interface Placed {
 }
 
 function pointAt(piece: RowPiece, share: number): [number, number, number, number] {
-  const goal = share * piece.lengthMm;
+  const times = piece.times ?? 1;
+  const goal = (share * piece.lengthMm) / times;
   const p = piece.points;
   let run = 0;
   for (let i = 3; i < p.length; i += 3) {
     const d = Math.hypot(p[i]! - p[i - 3]!, p[i + 1]! - p[i - 2]!, p[i + 2]! - p[i - 1]!);
     if (run + d >= goal || i + 3 >= p.length) {
       const t = d > 0 ? Math.min(1, (goal - run) / d) : 0;
-      return [0, 1, 2].map((k) => p[i - 3 + k]! + t * (p[i + k]! - p[i - 3 + k]!)).concat(goal) as [
+      return [0, 1, 2].map((k) => p[i - 3 + k]! + t * (p[i + k]! - p[i - 3 + k]!)).concat(times * goal) as [
         number,
         number,
         number,
@@ -90,7 +91,7 @@ function nearestOn(before: readonly Placed[], x: number, y: number, z: number): 
       const d = (p[i]! - x) ** 2 + (p[i + 1]! - y) ** 2 + (p[i + 2]! - z) ** 2;
       if (d < best) {
         best = d;
-        at = q.start + q.sign * run;
+        at = q.start + q.sign * run * (q.piece.times ?? 1);
       }
     }
   }

@@ -53,18 +53,20 @@ export function alongRows(area: AreaPlan, n: number, rnd: () => number, each: (r
           at = (which + 0.5 + (rnd() - 0.5) * Math.min(1, tuft.widthMm / tuft.pitchMm)) * tuft.pitchMm - shift;
           at = Math.min(p.lengthMm, Math.max(0, at));
         }
-        if (at < last) {
+        // Along its points, which are as long as the shape has them.
+        const along = at / (p.times ?? 1);
+        if (along < last) {
           i = 3;
           before = 0;
           d = gap(p.points, i);
         }
-        last = at;
-        while (before + d < at && i + 3 < p.points.length) {
+        last = along;
+        while (before + d < along && i + 3 < p.points.length) {
           before += d;
           i += 3;
           d = gap(p.points, i);
         }
-        const t = d > 0 ? Math.min(1, (at - before) / d) : 0;
+        const t = d > 0 ? Math.min(1, (along - before) / d) : 0;
         fill(p.points, p.normal, p.lie, i - 3, i, t);
         root.run = at;
         root.along = p.lengthMm > 0 ? at / p.lengthMm : 0;

@@ -2,6 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../../demo/load';
+import { alongRows } from '@/core/coat/picture/roots';
+import { seeded } from '@/core/random';
 import { defaultHand } from '@/core/piece/hand';
 import type { LogEntry } from '@/core/piece/log-entry';
 import type { Piece } from '@/core/piece/schema';
@@ -85,5 +87,33 @@ describe('in the plan', () => {
     expect(step(after).minutes).toBeGreaterThan(step(before).minutes * 1.03);
     const lot = (p: typeof before) => p.stock.lots.find((l) => l.lotId === fur(p).lotId)!.needG;
     expect(lot(after) - lot(before)).toBeCloseTo(f(after).mass.value - f(before).mass.value, 2);
+  });
+
+  it('what is drawn goes along the whole of a longer row and does not heap up at its end', () => {
+    const area = after.coat.areas.find((a) => a.id === 'bib')!;
+    let [roots, atEnd] = [0, 0];
+    alongRows(area, 20_000, seeded(1), ({ piece, near, row }) => {
+      if (row < from.number) return;
+      roots++;
+      if (near >= piece!.points.length / 3 - 2) atEnd++;
+    });
+    const points = fur(after).rows.rows.flatMap((r) =>
+      r.number < from.number ? [] : r.pieces.map((p) => p.points.length / 3),
+    );
+    // As many as there are points at the end of a stretch, of all: a sixth of a row too much would heap up there.
+    const due = (2 * points.length) / points.reduce((s, n) => s + n, 0);
+    expect(atEnd / roots).toBeLessThan(due + 0.03);
+  });
+  it('the chart draws every row as long as it was measured, over the same place of the one below', () => {
+    const rowsOf = (p: typeof before) => fur(p).chart.columns.flatMap((c) => c.rows);
+    const middle = (r: ReturnType<typeof rowsOf>[number]) =>
+      (Math.min(...r.pieces.map((x) => x.fromMm)) + Math.max(...r.pieces.map((x) => x.toMm))) / 2;
+    const [drawn, now] = [rowsOf(before), rowsOf(after)];
+    now.forEach((r, i) => {
+      const times = r.number >= from.number ? 1.2 : 1;
+      const long = (x: typeof r) => x.pieces.reduce((s, y) => s + y.toMm - y.fromMm, 0);
+      expect(long(r) / long(drawn[i]!)).toBeCloseTo(times, 9);
+      expect(Math.abs(middle(r) - middle(drawn[i]!))).toBeLessThan(1);
+    });
   });
 });

@@ -23,7 +23,7 @@ export function asLong(all: RowSet, longer: readonly Longer[]): RowSet {
       : {
           ...r,
           lengthMm: r.lengthMm * times,
-          pieces: r.pieces.map((p) => ({ ...p, lengthMm: p.lengthMm * times })),
+          pieces: r.pieces.map((p) => ({ ...p, lengthMm: p.lengthMm * times, times })),
         };
   });
   const totalMm = rows.reduce((s, r) => s + r.lengthMm, 0);

@@ -21,6 +21,8 @@ import {
 export interface RowPiece {
   readonly closed: boolean;
   readonly lengthMm: number;
+  /** How many times as long as its points that is, where it was measured on the felt. */
+  readonly times?: number;
   /** Connected piece of the area it lies on. */
   readonly component: number;
   readonly points: Float64Array;
