@@ -10,9 +10,8 @@ import {
   needleBroke,
   needlesCounted,
   overdue,
-  countMeasured,
   mostOnRow,
-  rowMeasured,
+  rowOtherwise,
   rowWrong,
   spacingMeasured,
   startAgain,
@@ -242,20 +241,20 @@ describe('put down otherwise', () => {
   it('a row measured is held beside what the shape has, however often; pieces counted set how far apart they are', () => {
     const area = ready.coat.areas.find((a) => a.id === 'crown')!;
     const [row] = area.fur!.rows.rows;
-    rowMeasured(area, row!, 1.2 * row!.lengthMm, true);
+    rowOtherwise(area, row!, { longMm: 1.2 * row!.lengthMm, pieces: null }, true);
     const shapeMm = (last() as { plannedMm: number }).plannedMm;
     expect(shapeMm).toBeCloseTo(row!.lengthMm, 2);
     expect(longerOf(state().piece!.log, 'crown')[0]).toMatchObject({ up: row!.up });
     expect(longerOf(state().piece!.log, 'crown')[0]!.times).toBeCloseTo(1.2, 3);
     // The plan has followed: the row is longer there, the shape is as it was.
-    rowMeasured(area, { ...row!, lengthMm: 1.2 * row!.lengthMm }, row!.lengthMm, true);
+    rowOtherwise(area, { ...row!, lengthMm: 1.2 * row!.lengthMm }, { longMm: row!.lengthMm, pieces: null }, true);
     expect((last() as { plannedMm: number }).plannedMm).toBeCloseTo(shapeMm, 2);
     const { coat } = kingfisher.areas.find((a) => a.id === 'crown')!;
     const pitch = (coat as { pinchPitchMm: number }).pinchPitchMm;
     const pieces = Math.max(1, Math.floor(row!.lengthMm / (pitch + 1)));
-    countMeasured(area, row!, pieces, false);
+    rowOtherwise(area, row!, { longMm: null, pieces }, false);
     expect(state().piece!.areas).toBe(kingfisher.areas);
-    countMeasured(area, row!, pieces, true);
+    rowOtherwise(area, row!, { longMm: null, pieces }, true);
     expect(last()).toMatchObject({ kind: 'measured', what: 'pitch', plannedMm: pitch });
     const now = state().piece!.areas.find((a) => a.id === 'crown')!.coat as { pinchPitchMm: number };
     expect(now).toEqual({ ...coat, pinchPitchMm: (last() as { actualMm: number }).actualMm });
@@ -263,6 +262,14 @@ describe('put down otherwise', () => {
     expect(mostOnRow(area, row!)).toBe(Math.floor(row!.lengthMm));
     expect(readPiece(JSON.parse(JSON.stringify(state().piece))).ok).toBe(true);
     undo();
+    expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual(coat);
+    // Both at once are one change.
+    const entries = state().piece!.log.length;
+    rowOtherwise(area, row!, { longMm: 2 * row!.lengthMm, pieces: 2 * pieces }, true);
+    expect(state().piece!.log.length).toBe(entries + 2);
+    expect((last() as { actualMm: number }).actualMm).toBeCloseTo(row!.lengthMm / pieces, 2);
+    undo();
+    expect(state().piece!.log.length).toBe(entries);
     expect(state().piece!.areas.find((a) => a.id === 'crown')!.coat).toEqual(coat);
   });
 

@@ -19,7 +19,7 @@ import { areasOfLays, standing } from '@/core/order/progress';
 import type { Place } from '@/core/piece/places';
 import type { Work } from '@/core/time/elements';
 import { together } from '@/core/time/work-time';
-import { editPiece, editPieceAndCupboard, setView, useDesk } from './store';
+import { beginGesture, editPiece, editPieceAndCupboard, endGesture, setView, useDesk } from './store';
 import { into, without, write } from './write-log';
 import type { View } from './view';
 import type { z } from 'zod';
@@ -212,7 +212,7 @@ export function cutOtherwise(
  * A row that is longer on the felt than planned, or shorter: written down beside what the shape has, and with `anew` rows from there on are
  * planned as long.
  */
-export function rowMeasured(area: AreaPlan, row: Row, actualMm: number, anew: boolean): void {
+function rowMeasured(area: AreaPlan, row: Row, actualMm: number, anew: boolean): void {
   const { piece } = useDesk.getState();
   const shapeMm = row.lengthMm / timesAt(longerOf(piece?.log ?? [], area.id), row.up);
   write({
@@ -248,7 +248,7 @@ export function mostOnRow(area: AreaPlan, row: Row): number | null {
 }
 
 /** So many pieces went on a row: how far apart they are by that; and with `anew` the area is planned so, as one change. */
-export function countMeasured(area: AreaPlan, row: Row, pieces: number, anew: boolean): void {
+function countMeasured(area: AreaPlan, row: Row, pieces: number, anew: boolean): void {
   const pitch = pitchOf(area.id);
   if (pitch === null) return;
   const actualMm = Math.max(pitch.least, Math.round((row.lengthMm / pieces) * 100) / 100);
@@ -270,6 +270,19 @@ export function countMeasured(area: AreaPlan, row: Row, pieces: number, anew: bo
     if (anew && of && of.coat.method !== 'none')
       of.coat = withMeasure(wayOf(of.coat.method), of.coat as Laid, pitch.key, actualMm);
   });
+}
+
+/** What of a row is otherwise than planned, its length, the pieces on it or both, as one change. */
+export function rowOtherwise(
+  area: AreaPlan,
+  row: Row,
+  { longMm, pieces }: { readonly longMm: number | null; readonly pieces: number | null },
+  anew: boolean,
+): void {
+  beginGesture();
+  if (longMm !== null) rowMeasured(area, row, longMm, anew);
+  if (pieces !== null) countMeasured(area, longMm === null ? row : { ...row, lengthMm: longMm }, pieces, anew);
+  endGesture();
 }
 
 /** A flat part measured across once it is felted, beside its pattern. */

@@ -94,14 +94,19 @@ export interface Extent {
   readonly areaMm2: number;
 }
 
+/** Area of the flat triangle whose corners stand in `T` from `t` on, mm2. */
+export function triangleArea(p: Float64Array, T: Uint32Array, t: number): number {
+  const [i, j, k] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
+  const u = [p[j]! - p[i]!, p[j + 1]! - p[i + 1]!, p[j + 2]! - p[i + 2]!] as const;
+  const v = [p[k]! - p[i]!, p[k + 1]! - p[i + 1]!, p[k + 2]! - p[i + 2]!] as const;
+  return Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]) / 2;
+}
+
 /** Area that belongs to every vertex: a third of each of its triangles, mm2. */
 export function vertexAreas({ positions: p, triangles: T }: Mesh): Float64Array {
   const out = new Float64Array(p.length / 3);
   for (let t = 0; t < T.length; t += 3) {
-    const [i, j, k] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [p[j]! - p[i]!, p[j + 1]! - p[i + 1]!, p[j + 2]! - p[i + 2]!] as const;
-    const v = [p[k]! - p[i]!, p[k + 1]! - p[i + 1]!, p[k + 2]! - p[i + 2]!] as const;
-    const mm2 = Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]) / 2;
+    const mm2 = triangleArea(p, T, t);
     for (let c = 0; c < 3; c++) out[T[t + c]!]! += mm2 / 3;
   }
   return out;

@@ -8,6 +8,7 @@ import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
+import { triangleArea } from '@/core/geometry/mesh';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -148,12 +149,7 @@ function feltSkin(
   for (let t = 0; t < T.length; t += 3) {
     if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
     const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
-    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
-    owed +=
-      (perMm2 *
-        Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!)) /
-      2;
+    owed += perMm2 * triangleArea(p, T, t);
     for (; owed >= 1; owed--) {
       let [x, y] = [rnd(), rnd()];
       if (x + y > 1) [x, y] = [1 - x, 1 - y];
@@ -197,6 +193,7 @@ export interface BareColours {
 }
 
 /**
+ * @param owner which area each vertex of the skin belongs to, see `areasOfSkin`
  * @param most about so many fibres in all
  * @param clear places fibres keep out of: round the eyes, mm
  */
@@ -205,6 +202,7 @@ export function coatFibres(
   plan: Drawn,
   cupboard: Pick<Cupboard, 'lots'>,
   field: SkinField,
+  owner: Int16Array,
   bareAs: BareColours,
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
@@ -212,17 +210,12 @@ export function coatFibres(
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
   const furred = coat.areas.map((a) => laidOn(a, cupboard));
-  const owner = areasOfSkin(form.skin.positions, coat.areas);
   const bare = Uint8Array.from(owner, (a, v) => (a < 0 || !furred[a] || bareAs.felted(v) ? 1 : 0));
   let bareMm2 = 0;
   const { positions: p, triangles: T } = form.skin;
   for (let t = 0; t < T.length; t += 3) {
     if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
-    const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
-    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
-    bareMm2 +=
-      Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
+    bareMm2 += triangleArea(p, T, t);
   }
   const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
   const whole = furred.reduce((s, x) => s + (x?.n ?? 0), 0) + bareMm2 * feltPer;

@@ -21,7 +21,7 @@ const RINGS = 6;
 type Pt = readonly [number, number];
 
 /** Height of an eye over the skin at a distance from its middle, mm. */
-function domeOf(plan: FacePlan, face: Face): (r: number) => number {
+export function domeOf(plan: Pick<FacePlan, 'eyes'>, face: Pick<Face, 'eyes'>): (r: number) => number {
   const { eyes } = plan;
   const R = face.eyes.sizeMm / 2;
   const disc = eyes.discMm / 2;
@@ -30,33 +30,41 @@ function domeOf(plan: FacePlan, face: Face): (r: number) => number {
     : (r) => eyes.outMm * (1 - (r / disc) ** 2);
 }
 
-/** A filled outline as rings toward its middle, each point put where `on` says. */
-function draped(s: Surface, ring: readonly Pt[], on: (p: Pt) => Vec3, normal: (p: Pt) => Vec3, hex: string): void {
+/** A filled outline as rings toward its middle: the places on it, and triangles between them. */
+export function rings(ring: readonly Pt[]): { readonly places: readonly Pt[]; readonly triangles: readonly number[] } {
   const n = ring.length;
   const cx = ring.reduce((t, p) => t + p[0], 0) / n;
   const cy = ring.reduce((t, p) => t + p[1], 0) / n;
+  const places: Pt[] = [[cx, cy]];
+  for (let r = 1; r <= RINGS; r++)
+    for (const [x, y] of ring) places.push([cx + ((x - cx) * r) / RINGS, cy + ((y - cy) * r) / RINGS]);
+  const triangles: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const j = (i + 1) % n;
+    triangles.push(0, 1 + i, 1 + j);
+    for (let r = 1; r < RINGS; r++) {
+      const a = 1 + (r - 1) * n;
+      const b = a + n;
+      triangles.push(a + i, b + i, b + j, a + i, b + j, a + j);
+    }
+  }
+  return { places, triangles };
+}
+
+/** A filled outline laid over something: each point put where `on` says. */
+function draped(s: Surface, ring: readonly Pt[], on: (p: Pt) => Vec3, normal: (p: Pt) => Vec3, hex: string): void {
   const first = s.positions.length / 3;
   const light = linearOf(hex);
-  const add = (p: Pt) => {
+  const { places, triangles } = rings(ring);
+  for (const p of places) {
     s.positions.push(...on(p));
     s.normals.push(...normal(p));
     s.colour.push(...light);
-  };
-  add([cx, cy]);
-  for (let r = 1; r <= RINGS; r++)
-    for (const [x, y] of ring) add([cx + ((x - cx) * r) / RINGS, cy + ((y - cy) * r) / RINGS]);
-  for (let i = 0; i < n; i++) {
-    const j = (i + 1) % n;
-    s.triangles.push(first, first + 1 + i, first + 1 + j);
-    for (let r = 1; r < RINGS; r++) {
-      const a = first + 1 + (r - 1) * n;
-      const b = a + n;
-      s.triangles.push(a + i, b + i, b + j, a + i, b + j, a + j);
-    }
   }
+  for (const t of triangles) s.triangles.push(first + t);
 }
 
-/** @param groundHex colour round the eye where none was chosen */
+/** The eyes, each with its layers; a light only where it is made of wool. */
 export function eyeSurfaces(plan: FacePlan, face: Face, cupboard: Pick<Cupboard, 'lots' | 'eyes'>): Surface {
   const s = empty();
   const high = domeOf(plan, face);

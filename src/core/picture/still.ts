@@ -1,8 +1,8 @@
 /** A picture of the finished animal as the plan has it, worked out fibre by fibre: no graphics card, the same every time. */
 import { fromLinear, linearOf } from '@/core/colour/rgb';
 import type { Triple } from '@/core/colour/lab';
-import { posed, type PosedPart } from '@/core/form/pose';
-import { unitMm } from '@/core/form/shape';
+import { makeBody } from '@/core/form/body';
+import { partDistance } from '@/core/geometry/field';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Part, Piece } from '@/core/piece/schema';
@@ -60,41 +60,24 @@ function lampFrom(turned: Turned, by: Lighting): Vec3 {
   return [d[0]! / size, d[1]! / size, d[2]! / size];
 }
 
-/** Signed distance of a place from a posed part, in drawn units. */
-function fromPart(p: PosedPart, at: Vec3): number {
-  let best = Infinity;
-  for (let i = 0; i + 1 < p.nodes.length; i++) {
-    const [a, b] = [p.nodes[i]!, p.nodes[i + 1]!];
-    const d = [0, 1, 2].map((k) => b.at[k]! - a.at[k]!);
-    const len = d[0]! ** 2 + d[1]! ** 2 + d[2]! ** 2;
-    const t =
-      len > 0 ? Math.max(0, Math.min(1, [0, 1, 2].reduce((s, k) => s + (at[k]! - a.at[k]!) * d[k]!, 0) / len)) : 0;
-    const away = Math.hypot(...[0, 1, 2].map((k) => at[k]! - a.at[k]! - t * d[k]!));
-    best = Math.min(best, away - (a.radius + t * (b.radius - a.radius)));
-  }
-  return best;
-}
-
 /** What bare skin is coloured as. */
-function bareColours(piece: Piece, plan: Plan, cupboard: Cupboard): BareColours {
+function bareColours(piece: Piece, plan: Plan, cupboard: Cupboard, owner: Int16Array): BareColours {
   const hexOf = (id: string | null | undefined) => cupboard.lots.find((l) => l.id === id)?.colour;
   const core = bareCore(hexOf(piece.core.lotId));
   const skin = plan.form.skin;
-  const owner = areasOfSkin(skin.positions, plan.coat.areas);
-  const k = unitMm(piece.form);
-  const parts = posed(piece.form.parts, piece.form.pose);
+  const body = makeBody(piece.form);
   const flat = new Map(piece.flatParts.map((f) => [f.id, f]));
   const ears = new Set(piece.form.parts.filter((p) => p.role === 'ear').map((p) => p.id));
   const forward = plan.face?.frame.z ?? ([0, 0, 1] as Vec3);
   const partOf = (v: number): Part => {
-    const at: Vec3 = [skin.positions[3 * v]! / k, skin.positions[3 * v + 1]! / k, skin.positions[3 * v + 2]! / k];
-    let best = parts[0]!;
+    const [x, y, z] = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
+    let best = 0;
     let least = Infinity;
-    for (const p of parts) {
-      const d = Math.min(fromPart(p.left, at), p.right ? fromPart(p.right, at) : Infinity);
-      if (d < least) [best, least] = [p, d];
-    }
-    return best.part;
+    body.field.parts.forEach((p, i) => {
+      const d = partDistance(p, x, y, z);
+      if (d < least) [best, least] = [i, d];
+    });
+    return body.parts[best]!.part;
   };
   const known = new Map<number, Part>();
   const part = (v: number): Part => {
@@ -152,7 +135,9 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
         ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
       ]
     : [];
-  const coated = coatFibres(piece, plan, cupboard, field, bareColours(piece, plan, cupboard), o.fibres, clear);
+  const owner = areasOfSkin(skin.positions, plan.coat.areas);
+  const bare = bareColours(piece, plan, cupboard, owner);
+  const coated = coatFibres(piece, plan, cupboard, field, owner, bare, o.fibres, clear);
   done(0.35);
   const to = lampFrom(o.turned, by);
   const lamp = lampGrid(to, coated.fibres, skin, coarse);

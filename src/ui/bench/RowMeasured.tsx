@@ -7,7 +7,7 @@ import { rowList } from '@/core/coat/rows/row-list';
 import type { AreaLog } from '@/core/log/log';
 import { boundsOf } from '@/core/piece/fields';
 import { LONG_MM } from '@/core/piece/log-entry';
-import { countMeasured, mostOnRow, rowMeasured } from '@/desk/bench';
+import { mostOnRow, rowOtherwise } from '@/desk/bench';
 import { EditButton } from '@/ui/parts/Editable';
 import { MeasureField } from '@/ui/parts/MeasureField';
 import { Ruled } from '@/ui/parts/Panel';
@@ -37,8 +37,7 @@ export function RowMeasured({ area, log }: { area: AreaPlan; log: AreaLog }) {
     setPieces(null);
   };
   const write = (anew: boolean) => {
-    if (long !== null) rowMeasured(area, row, long, anew);
-    if (pieces !== null) countMeasured(area, long === null ? row : { ...row, lengthMm: long }, pieces, anew);
+    rowOtherwise(area, row, { longMm: long, pieces }, anew);
     close();
   };
   const limit = mostOnRow(area, row);

@@ -24,8 +24,9 @@ interface WholeSaidProps {
 function WholeSaid({ kept: { said, done: so, comesTo, within }, of, done, say }: WholeSaidProps) {
   return (
     <Typography sx={{ my: 1 }}>
-      As you began, {say(said.low)} to {say(said.high)} {of} were said. {say(so)} are {done}; with what is left it comes
-      to {say(comesTo)}, {insideOf(within)} what was said.
+      As you began, {say(said.low)} to {say(said.high)} {of} were said.{' '}
+      {so > 0 ? `${say(so)} are ${done}` : `None is ${done} yet`}; with what is left it comes to {say(comesTo)},{' '}
+      {insideOf(within)} what was said.
     </Typography>
   );
 }

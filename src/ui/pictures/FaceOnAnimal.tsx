@@ -3,6 +3,7 @@
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { eyeColours, eyeShapes } from '@/core/face/drawing/eye-drawing';
+import { domeOf, rings } from '@/core/picture/face-solids';
 import { onEye } from '@/core/face/drawing/face-drawing';
 import type { FacePlan } from '@/core/face/face';
 import type { EyePlace } from '@/core/face/eyes/eye-place';
@@ -51,12 +52,7 @@ function Eye({ place, index, plan, face }: { place: EyePlace; index: number; pla
   const cupboard = useDesk((s) => s.cupboard);
   const layers = useMemo(() => {
     const { eyes } = plan;
-    const R = face.eyes.sizeMm / 2;
-    const disc = eyes.discMm / 2;
-    // Height of the dome over the skin at a distance from its middle.
-    const ball = eyes.out !== null;
-    const high = (r: number) =>
-      ball ? Math.sqrt(Math.max(0, R * R - r * r)) + eyes.outMm - R : eyes.outMm * (1 - (r / disc) ** 2);
+    const high = domeOf(plan, face);
     const shapes = eyeShapes(
       face.eyes,
       eyes.ladder,
@@ -89,30 +85,12 @@ function Eye({ place, index, plan, face }: { place: EyePlace; index: number; pla
   );
 }
 
-const RINGS = 5;
-
-/** A filled outline as rings toward its middle, each point put where `on` says: follows a dome. */
+/** A filled outline, each point put where `on` says: follows a dome. */
 function draped(ring: readonly Pt[], on: (p: Pt) => readonly [number, number, number]): THREE.BufferGeometry {
-  const n = ring.length;
-  const cx = ring.reduce((s, p) => s + p[0], 0) / n;
-  const cy = ring.reduce((s, p) => s + p[1], 0) / n;
-  const points: number[] = [...on([cx, cy])];
-  for (let r = 1; r <= RINGS; r++) {
-    for (const [x, y] of ring) points.push(...on([cx + ((x - cx) * r) / RINGS, cy + ((y - cy) * r) / RINGS]));
-  }
-  const index: number[] = [];
-  for (let i = 0; i < n; i++) {
-    const j = (i + 1) % n;
-    index.push(0, 1 + i, 1 + j);
-    for (let r = 1; r < RINGS; r++) {
-      const a = 1 + (r - 1) * n;
-      const b = a + n;
-      index.push(a + i, b + i, b + j, a + i, b + j, a + j);
-    }
-  }
+  const { places, triangles } = rings(ring);
   const g = new THREE.BufferGeometry();
-  g.setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
-  g.setIndex(index);
+  g.setAttribute('position', new THREE.Float32BufferAttribute(places.flatMap(on), 3));
+  g.setIndex([...triangles]);
   g.computeVertexNormals();
   return g;
 }

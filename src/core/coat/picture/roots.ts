@@ -3,6 +3,7 @@
  * their tufts where the pile has them, or all over the surface where wool is laid as a layer. Lengths mm.
  */
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { triangleArea } from '@/core/geometry/mesh';
 import type { RowPiece } from '@/core/coat/rows/rows';
 
 export const GOLDEN = 0.6180339887498949;
@@ -105,9 +106,7 @@ export function overArea(area: AreaPlan, n: number, rnd: () => number, each: (r:
   let made = 0;
   for (let t = 0; t < T.length && made < n; t += 3) {
     const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    const u = [0, 1, 2].map((k) => p[b + k]! - p[a + k]!);
-    const w = [0, 1, 2].map((k) => p[c + k]! - p[a + k]!);
-    owed += Math.hypot(u[1]! * w[2]! - u[2]! * w[1]!, u[2]! * w[0]! - u[0]! * w[2]!, u[0]! * w[1]! - u[1]! * w[0]!) / 2;
+    owed += triangleArea(p, T, t);
     for (; owed >= step && made < n; owed -= step) {
       let [x, y] = [rnd(), rnd()];
       if (x + y > 1) [x, y] = [1 - x, 1 - y];
