@@ -8,7 +8,7 @@ import type { Cupboard, Lot } from './piece/cupboard';
 import { newLot } from './piece/new-stock';
 import type { Part } from './piece/schema';
 import { drawnLength } from './form/body';
-import { nodesOf } from './form/pose';
+import { meanRadius, nodesOf } from './form/pose';
 import { norm, sub } from './geometry/vec';
 import { findWools } from './wool/find';
 import { coreForm, thinForm } from './wool/forms';
@@ -42,7 +42,7 @@ export function roughVolume(parts: readonly Part[], lengthMm: number): number {
     const nodes = nodesOf(p);
     const one = nodes
       .slice(1)
-      .reduce((s, n, i) => s + cone(norm(sub(n.at, nodes[i]!.at)), nodes[i]!.radius, n.radius), 0);
+      .reduce((s, n, i) => s + cone(norm(sub(n.at, nodes[i]!.at)), meanRadius(nodes[i]!), meanRadius(n)), 0);
     return sum + (p.mirrored ? 2 : 1) * one * k ** 3;
   }, 0);
 }

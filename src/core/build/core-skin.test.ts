@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { makeField } from '@/core/geometry/field';
 import { polygonise, type Skin } from '@/core/geometry/polygonise';
+import { ovalCone } from '@/core/geometry/oval-cone';
 import { roundCone, type Solid } from '@/core/geometry/shapes';
 import { coreSkin, evenLoft, localRadius, STEEPEST } from './core-skin';
 
@@ -43,6 +44,28 @@ describe('the core under an even coat', () => {
     const skin = skinOf(sphere(10));
     expect(coreSkin(skin, allOver(skin, 0)).skin).toBe(skin);
     expect(coreSkin(skin, allOver(skin, 11)).skin).toBeNull();
+  });
+});
+
+/** Length round an ellipse, mm: Ramanujan's second (from memory), right to a millionth here. */
+function roundEllipse(a: number, b: number): number {
+  const h = ((a - b) / (a + b)) ** 2;
+  return Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)));
+}
+
+describe('the core under an oval part', () => {
+  // Steiner: the inner parallel of a plane figure has the area A - P t + pi t^2. Ends alike, so two lengths differ by the tube between.
+  it('has the section of the parallel of its ellipse', () => {
+    const [a, b, coat] = [9, 13, 3];
+    const s = { wide: a / 10, over: b / 10, under: b / 10 };
+    const volume = (l: number) => {
+      const skin = skinOf(
+        ovalCone([0, 0, -l / 2], [0, 0, l / 2], [10, 10], [s, s], { top: [0, 1, 0], out: [1, 0, 0] }),
+      );
+      return coreSkin(skin, allOver(skin, coat)).skin!.extent.volumeMm3;
+    };
+    const area = (volume(90) - volume(50)) / 40;
+    expect(area / (Math.PI * a * b - roundEllipse(a, b) * coat + Math.PI * coat ** 2)).toBeCloseTo(1, 3);
   });
 });
 

@@ -4,6 +4,7 @@
  * its hindmost point; a pose or a board never changes the scale.
  */
 import { makeField, type Field, type FieldPart } from '@/core/geometry/field';
+import { ovalCone, ROUND, sectionAt, type Section } from '@/core/geometry/oval-cone';
 import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Part, Piece } from '@/core/piece/schema';
@@ -17,6 +18,9 @@ export interface Stretch {
   /** Radius at both ends, mm. */
   readonly ra: number;
   readonly rb: number;
+  /** What its section is like at both ends, in shares of those radii. */
+  readonly sa: Section;
+  readonly sb: Section;
   /** Length of the axis before this stretch, mm. */
   readonly before: number;
   readonly length: number;
@@ -70,9 +74,18 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
     };
     return [pad];
   }
-  return p.nodes
-    .slice(1)
-    .map((n, i) => roundCone(point(p.nodes[i]!.at), point(n.at), p.nodes[i]!.radius * k, n.radius * k));
+  return p.nodes.slice(1).map((n, i) => {
+    const m = p.nodes[i]!;
+    return m.section === ROUND && n.section === ROUND
+      ? roundCone(point(m.at), point(n.at), m.radius * k, n.radius * k)
+      : ovalCone(
+          point(m.at),
+          point(n.at),
+          [m.radius * k, n.radius * k],
+          [m.section, n.section],
+          frameOf(part, p, side, i),
+        );
+  });
 }
 
 /** Top and outward direction of a stretch: as drawn, mirrored on the right, turned by the pose. */
@@ -106,6 +119,8 @@ function stretchesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number
       b,
       ra: nodes[i]!.radius * k,
       rb: n.radius * k,
+      sa: nodes[i]!.section,
+      sb: n.section,
       before,
       length,
       ...frameOf(part, p, side, i),
@@ -180,6 +195,24 @@ export function makeBody(form: Drawn): Body {
   };
 }
 
+/** Half width, height over the middle and depth under it a share `t` along a stretch, mm. */
+export function semiOf(s: Stretch, t: number): Section {
+  const r = s.ra + t * (s.rb - s.ra);
+  if (s.sa === ROUND && s.sb === ROUND) return { wide: r, over: r, under: r };
+  const e = sectionAt(s.sa, s.sb, t);
+  return { wide: e.wide * r, over: e.over * r, under: e.under * r };
+}
+
+/** How far the skin of a stretch is from its axis that way, mm; `up` and `out` of any length. */
+function radiusTowards(s: Stretch, t: number, up: number, out: number): number {
+  if (s.sa === ROUND && s.sb === ROUND) return s.ra + t * (s.rb - s.ra);
+  const e = semiOf(s, t);
+  const far = Math.hypot(up, out);
+  return far > 0
+    ? far / Math.hypot(up / (up >= 0 ? e.over : e.under), out / e.wide)
+    : Math.min(e.wide, e.over, e.under);
+}
+
 interface PartPlace {
   /** Share of the way along the part, 0..1. */
   readonly along: number;
@@ -194,8 +227,9 @@ interface PartPlace {
   readonly upMm: number;
   /** Which one of a pair it is; the left for a part on the midline. */
   readonly side: 'left' | 'right';
-  /** Radius of the part there, mm. */
-  readonly partRadiusMm: number;
+  /** Half width and height of the part there towards the place, mm. */
+  readonly partWideMm: number;
+  readonly partHighMm: number;
 }
 
 /** Where a point of the skin lies on a part, on whichever one of a pair is nearer. */
@@ -206,7 +240,8 @@ export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartP
     for (const s of p[side] ?? []) {
       const ab = sub(s.b, s.a);
       const t = Math.max(0, Math.min(1, dot(sub(q, s.a), ab) / (s.length * s.length)));
-      const d = norm(sub(q, add(s.a, times(ab, t)))) - (s.ra + t * (s.rb - s.ra));
+      const off = sub(q, add(s.a, times(ab, t)));
+      const d = norm(off) - radiusTowards(s, t, dot(off, s.top), dot(off, s.out));
       if (!best || d < best.d) best = { s, t, d, side };
     }
   }
@@ -215,6 +250,7 @@ export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartP
   const flat = flatten(sub(q, add(s.a, times(sub(s.b, s.a), t))), axis);
   const r = norm(flat);
   const up = dot(flat, s.top);
+  const semi = semiOf(s, t);
   return {
     along: (s.before + t * s.length) / p.lengthMm,
     aroundDeg: (Math.acos(Math.max(-1, Math.min(1, r > 0 ? up / r : 1))) * 180) / Math.PI,
@@ -223,7 +259,8 @@ export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartP
     outMm: dot(flat, s.out),
     upMm: up,
     side,
-    partRadiusMm: s.ra + t * (s.rb - s.ra),
+    partWideMm: semi.wide,
+    partHighMm: up >= 0 ? semi.over : semi.under,
   };
 }
 

@@ -95,6 +95,7 @@ interface Ring {
   /** Which of its thicknesses it is. */
   readonly key: string;
   readonly at: Vec3;
+  /** From the axis to the ring, mm. */
   readonly radius: number;
   readonly top: Vec3;
   readonly out: Vec3;
@@ -115,13 +116,19 @@ export function ringsOf(part: Part, stretches: readonly Stretch[]): Ring[] {
     ];
   }
   const last = stretches.length;
-  return Array.from({ length: last + 1 }, (_, i): Ring => {
+  return Array.from({ length: last + 1 }, (_, i): Ring[] => {
     const s = stretches[Math.min(i, last - 1)]!;
     const end = i === last ? s.b : s.a;
     const radius = i === last ? s.rb : s.ra;
     // The ends of a limb lie on its skin; the thickness belongs to the place one radius further in.
     const inward = i === 0 ? 1 : i === last ? -1 : 0;
     const at = [0, 1, 2].map((k) => end[k]! + (inward * radius * (s.b[k]! - s.a[k]!)) / s.length) as unknown as Vec3;
-    return { key: String(i), at, radius, top: s.top, out: s.out };
-  });
+    const common = { at, top: s.top, out: s.out };
+    if (part.shape !== 'limb' || !part.nodes[i]?.section) return [{ ...common, key: String(i), radius }];
+    const { wide, over } = i === last ? s.sb : s.sa;
+    return [
+      { ...common, key: `${i} wide`, radius: radius * wide, only: 1 },
+      { ...common, key: `${i} high`, radius: radius * over, only: 0 },
+    ];
+  }).flat();
 }

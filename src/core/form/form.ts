@@ -9,6 +9,7 @@ import { count, mm, say } from '@/core/text';
 import { makeBody, type Body, type Drawn } from './body';
 import { EDGE_SHARE } from './fineness';
 import { lieOf } from './lie';
+import { nodesOf } from './pose';
 import { skinOfScan } from './scan';
 
 export const scaleOfLife = method({
@@ -132,6 +133,7 @@ export function planForm({ piece }: Pick<Context, 'piece'>, { work: w }: { reado
 }
 
 function thinnest(p: Piece['form']['parts'][number]): number {
-  if (p.shape === 'limb') return Math.min(...p.nodes.map((n) => n.radius));
+  if (p.shape === 'limb')
+    return Math.min(...nodesOf(p).map(({ radius, section: s }) => radius * Math.min(s.wide, (s.over + s.under) / 2)));
   return p.shape === 'pad' ? Math.min(p.halfWidth, p.halfHeight) : p.thickness / 2;
 }

@@ -1,13 +1,13 @@
 /**
  * Places on the skin, kept by the part they sit on: share of the way along it, and how far out towards its top and its
- * left in its own radii. A place stays where it belongs when the part is made longer or thicker, or is bent.
+ * left in its own half height and half width. A place stays where it belongs when the part is made longer or thicker, or is bent.
  */
 import { fieldValue } from '@/core/geometry/field';
 import { nearestVertex } from '@/core/geometry/mesh';
 import { add, scale as times, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Place } from '@/core/piece/schema';
 import { partDistance } from '@/core/geometry/field';
-import { placeOnPart, type Body } from './body';
+import { placeOnPart, semiOf, type Body } from './body';
 
 const PULLS = 6;
 
@@ -24,15 +24,14 @@ export function placeAt(body: Body, point: Vec3): Place {
   });
   const part = body.parts[which]!;
   const at = placeOnPart(part, ...(point as [number, number, number]));
-  const radius = Math.max(at.partRadiusMm, 1e-6);
   const keep = (x: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, Math.round(x * 1e4) / 1e4));
   return {
     part: part.part.id,
     // On the midline the left and the right of a part differ by sign only.
     side: part.right ? at.side : at.outMm < 0 ? 'right' : 'left',
     along: keep(at.along, -1, 2),
-    up: keep(at.upMm / radius, -6, 6),
-    out: keep((part.right ? at.outMm : Math.abs(at.outMm)) / radius, -6, 6),
+    up: keep(at.upMm / Math.max(at.partHighMm, 1e-6), -6, 6),
+    out: keep((part.right ? at.outMm : Math.abs(at.outMm)) / Math.max(at.partWideMm, 1e-6), -6, 6),
   };
 }
 
@@ -44,10 +43,11 @@ export function pointOf(body: Body, place: Place): Vec3 | null {
   const from = place.along * part.lengthMm;
   const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
   const t = (from - s.before) / s.length;
-  const r = s.ra + Math.max(0, Math.min(1, t)) * (s.rb - s.ra);
+  const semi = semiOf(s, Math.max(0, Math.min(1, t)));
+  const high = place.up >= 0 ? semi.over : semi.under;
   const sign = !part.right && place.side === 'right' ? -1 : 1;
   let p = add(s.a, times(sub(s.b, s.a), t));
-  p = add(p, add(times(s.top, place.up * r), times(s.out, sign * place.out * r)));
+  p = add(p, add(times(s.top, place.up * high), times(s.out, sign * place.out * semi.wide)));
   return ontoSkin(body, p);
 }
 

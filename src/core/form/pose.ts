@@ -4,6 +4,7 @@
  * taking a bend back gives the drawn animal again to the last bit.
  */
 import { add, cross, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { ROUND, type Section } from '@/core/geometry/oval-cone';
 import type { Joint, Part } from '@/core/piece/schema';
 
 /** A turn and a shift: x -> turn x + shift. `turn` row by row. */
@@ -59,15 +60,37 @@ function cosSin(deg: number): [number, number] {
   return [Math.cos(a), Math.sin(a)];
 }
 
+/** A drawn place of a part: where, how thick, and what its section is like. */
+export interface PartNode {
+  readonly at: Vec3;
+  readonly radius: number;
+  readonly section: Section;
+}
+
+/** A section of 1, 1, 1 is the round one, and the part to the last bit what it is without. */
+const sectionOf = (s: Section | undefined): Section =>
+  s && (s.wide !== 1 || s.over !== 1 || s.under !== 1) ? s : ROUND;
+
+/** Radius of the circle that has as much area as the section of a place. */
+export const meanRadius = ({ radius, section: s }: PartNode): number =>
+  s === ROUND ? radius : radius * Math.sqrt((s.wide * (s.over + s.under)) / 2);
+
 /** Drawn places of a part in order; a pad and a board have two. */
-export function nodesOf(part: Part): { readonly at: Vec3; readonly radius: number }[] {
-  if (part.shape === 'limb') return part.nodes.map((n) => ({ at: n.at as Vec3, radius: n.radius }));
+export function nodesOf(part: Part): PartNode[] {
+  if (part.shape === 'limb') {
+    return part.nodes.map((n) => ({ at: n.at as Vec3, radius: n.radius, section: sectionOf(n.section) }));
+  }
   if (part.shape === 'pad') {
     const radius = (part.halfWidth + part.halfHeight) / 2;
-    return [part.start, part.end].map((at) => ({ at: at as Vec3, radius }));
+    // Places on a pad are kept in its mean radius.
+    return [part.start, part.end].map((at) => ({ at: at as Vec3, radius, section: ROUND }));
   }
   const mid: Vec3 = [-part.thickness / 2, part.at[1], part.at[2]];
-  return [1, -1].map((s) => ({ at: add(mid, [0, 0, s * part.halfLength]), radius: part.halfHeight }));
+  return [1, -1].map((s) => ({
+    at: add(mid, [0, 0, s * part.halfLength]),
+    radius: part.halfHeight,
+    section: ROUND,
+  }));
 }
 
 /** Up for what runs level; forward for what stands upright. */
@@ -100,7 +123,7 @@ export function nearestOn(nodes: readonly { readonly at: Vec3 }[], p: Vec3): { s
 
 /** A part as it stands on one side: its places and, between each two, how that stretch was turned. Drawn units. */
 export interface PosedPart {
-  readonly nodes: readonly { readonly at: Vec3; readonly radius: number }[];
+  readonly nodes: readonly PartNode[];
   readonly stretches: readonly Rigid[];
 }
 
@@ -111,7 +134,7 @@ export interface Posed {
   readonly right: PosedPart | null;
 }
 
-export const rootNode = (part: Part): { readonly at: Vec3; readonly radius: number } => {
+export const rootNode = (part: Part): PartNode => {
   const n = nodesOf(part);
   return part.root === 'start' ? n[0]! : n[n.length - 1]!;
 };
@@ -163,11 +186,11 @@ export function posed(parts: readonly Part[], pose: readonly Joint[]): Posed[] {
       const mirrorPoint = (p: Vec3): Vec3 => (side === 'right' ? [-p[0], p[1], p[2]] : p);
       const order = nodes.map((_, i) => (part.root === 'start' ? i : nodes.length - 1 - i));
       let now: Rigid = carried;
-      const at: { at: Vec3; radius: number }[] = new Array(nodes.length);
+      const at: PartNode[] = new Array(nodes.length);
       const stretches: Rigid[] = new Array(nodes.length - 1);
       order.forEach((n, k) => {
         const b = bends.get(n);
-        at[n] = { at: moved(now, mirrorPoint(nodes[n]!.at)), radius: nodes[n]!.radius };
+        at[n] = { ...nodes[n]!, at: moved(now, mirrorPoint(nodes[n]!.at)) };
         if (b) now = after(now, flip(b));
         if (k < order.length - 1) stretches[Math.min(n, order[k + 1]!)] = now;
       });

@@ -3,16 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { alpacaCria, pineMarten } from '../../../demo/load';
 import { norm, sub } from '@/core/geometry/vec';
 import { readPiece } from '@/core/piece/read';
-import { drawnLength } from './body';
+import { drawnLength, makeBody } from './body';
+import { workForm } from './form';
+import { placeAt, placeRound, pointOf } from './places';
 import { BODY_PLANS } from './plans/plans';
 import { nodesOf, rootNode } from './pose';
 import {
   addPad,
   measuresOf,
+  middleOf,
   partLength,
   PADS,
   removePart,
   setBend,
+  setMiddle,
+  setOval,
   setPartLength,
   setThickness,
   statedShare,
@@ -105,5 +110,53 @@ describe('the measure a maker knows', () => {
       partLength(part(form, 'tail')) / drawnLength(form.parts),
       12,
     );
+  });
+});
+
+describe('an oval part', () => {
+  const tail = (f: typeof form) => part(f, 'tail') as Extract<(typeof form)['parts'][number], { shape: 'limb' }>;
+  const oval = setOval(form, 'tail', true);
+  const is = (f: typeof form, key: string) => thicknessesOf(tail(f)).find((t) => t.key === key)!.across * unitMm(f);
+
+  it('begins as it was, to the last bit of its skin', () => {
+    const skin = (f: typeof form) => workForm(f, 0.02).skin.positions;
+    expect(skin(oval)).toEqual(skin(form));
+  });
+
+  it('is as wide and as high as said, each without the other, and its middle where said', () => {
+    const wide = setThickness(oval, 'tail', '1 wide', 14);
+    expect(is(wide, '1 wide')).toBeCloseTo(14, 2);
+    expect(is(wide, '1 high')).toBeCloseTo(is(oval, '1 high'), 9);
+    const low = setMiddle(setThickness(wide, 'tail', '1 high', 30), 'tail', 1, 0.7);
+    expect(is(low, '1 high')).toBeCloseTo(30, 2);
+    expect(is(low, '1 wide')).toBeCloseTo(14, 2);
+    expect(middleOf(tail(low).nodes[1]!.section!)).toBeCloseTo(0.7, 3);
+    expect(readPiece({ ...pineMarten, form: low }).ok).toBe(true);
+  });
+
+  it('made round again has as much area across', () => {
+    const flat = setThickness(setThickness(oval, 'tail', '2 wide', 40), 'tail', '2 high', 10);
+    const round = setOval(flat, 'tail', false);
+    expect(tail(round).nodes[2]!.section).toBeUndefined();
+    expect(is(round, '2') ** 2).toBeCloseTo(40 * 10, 0);
+  });
+
+  it('carries what sits on it: a flatter trunk has its legs nearer together, a higher one its tail higher', () => {
+    const trunk = setOval(form, 'trunk', true);
+    const width = thicknessesOf(part(trunk, 'trunk')).filter((t) => t.key.endsWith('wide'));
+    const flat = width.reduce((f, t) => setThickness(f, 'trunk', t.key, 0.6 * t.across * unitMm(form)), trunk);
+    const x = (f: typeof form) => rootNode(part(f, 'foreleg')).at[0];
+    expect(x(flat) / x(form)).toBeCloseTo(0.6, 2);
+  });
+
+  it('keeps a painted place on its skin at the same share of its width', () => {
+    const place = placeRound('tail', 0.5, 90);
+    const at = (f: typeof form) => pointOf(makeBody(f), place)!;
+    const wide = thicknessesOf(tail(oval))
+      .filter((t) => t.key.endsWith('wide'))
+      .reduce((f, t) => setThickness(f, 'tail', t.key, 1.5 * t.across * unitMm(form)), oval);
+    // Where its stretches blend a little is added to either.
+    expect(Math.abs(at(wide)[0]) / Math.abs(at(oval)[0])).toBeCloseTo(1.46, 1);
+    expect(placeAt(makeBody(wide), at(wide)).out).toBeCloseTo(place.out, 1);
   });
 });

@@ -4,10 +4,12 @@
  * nothing else changes. Everything here takes a form and gives a new one; nothing is changed in place.
  */
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { ROUND, sectionAt, type Section } from '@/core/geometry/oval-cone';
 import { withoutParts } from '@/core/piece/without-parts';
-import type { Joint, Part, Piece } from '@/core/piece/schema';
+import { intoRange } from '@/core/piece/fields';
+import { sectionSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
 import { drawnExtents, drawnLength } from './body';
-import { nearestOn, nodesOf, outOf, rootNode, topOf } from './pose';
+import { meanRadius, nearestOn, nodesOf, outOf, rootNode, topOf, type PartNode } from './pose';
 
 export type Form = Piece['form'];
 
@@ -37,18 +39,27 @@ function withNodes(part: Part, at: readonly Vec3[]): Part {
   return { ...part, at: triple(times(add(at[0]!, at[1]!), 0.5)), halfLength: norm(sub(at[0]!, at[1]!)) / 2 };
 }
 
-/** A place by a chain of places: along it and out from it in its own radii. Used to carry along what sits there. */
+/** Half width and half height of a part between two of its places, in drawn units: over it or under it. */
+function semiBetween(a: PartNode, b: PartNode, t: number, up: number): { wide: number; high: number } {
+  const r = Math.max(a.radius + t * (b.radius - a.radius), 1e-6);
+  if (a.section === ROUND && b.section === ROUND) return { wide: r, high: r };
+  const e = sectionAt(a.section, b.section, t);
+  return { wide: e.wide * r, high: (up >= 0 ? e.over : e.under) * r };
+}
+
+/** A place by a chain of places: along it and out from it in its own half width and height. Used to carry along what sits there. */
 function seat(part: Part, p: Vec3): { stretch: number; t: number; up: number; out: number; on: number } {
   const n = nodesOf(part);
   const { stretch, t } = nearestOn(n, p);
   const a = n[stretch]!;
   const b = n[stretch + 1]!;
   const axis = unit(sub(b.at, a.at));
-  const r = Math.max(a.radius + t * (b.radius - a.radius), 1e-6);
   const off = sub(p, add(a.at, times(sub(b.at, a.at), t)));
   const flat = flatten(off, axis);
   const top = topOf(axis);
-  return { stretch, t, up: dot(flat, top) / r, out: dot(flat, outOf(axis, top)) / r, on: dot(off, axis) };
+  const up = dot(flat, top);
+  const { wide, high } = semiBetween(a, b, t, up);
+  return { stretch, t, up: up / high, out: dot(flat, outOf(axis, top)) / wide, on: dot(off, axis) };
 }
 
 function placed(part: Part, s: ReturnType<typeof seat>): Vec3 {
@@ -56,12 +67,12 @@ function placed(part: Part, s: ReturnType<typeof seat>): Vec3 {
   const a = n[s.stretch]!;
   const b = n[s.stretch + 1]!;
   const axis = unit(sub(b.at, a.at));
-  const r = a.radius + s.t * (b.radius - a.radius);
+  const { wide, high } = semiBetween(a, b, s.t, s.up);
   const top = topOf(axis);
   return [
     times(sub(b.at, a.at), s.t),
-    times(top, s.up * r),
-    times(outOf(axis, top), s.out * r),
+    times(top, s.up * high),
+    times(outOf(axis, top), s.out * wide),
     times(axis, s.on),
   ].reduce((p: Vec3, v) => add(p, v), a.at);
 }
@@ -99,7 +110,7 @@ export function setPartLength(form: Form, id: string, mm: number): Form {
   return keepScale(form, changed(form.parts, next));
 }
 
-/** The thicknesses of a part that can be set: at each place of a limb; width and height of a pad; of a board. */
+/** The thicknesses of a part that can be set: at each place of a limb, width and height where it is oval there; of a pad; of a board. */
 export interface Thickness {
   readonly key: string;
   readonly says: string;
@@ -120,12 +131,82 @@ export function thicknessesOf(part: Part): Thickness[] {
       { key: 'thick', says: 'thick', across: part.thickness },
     ];
   }
+  return part.nodes.flatMap((n, i) => {
+    const says = placeSays(part, i);
+    return n.section
+      ? [
+          { key: `${i} wide`, says: `wide ${says}`, across: 2 * n.radius * n.section.wide },
+          { key: `${i} high`, says: `high ${says}`, across: n.radius * (n.section.over + n.section.under) },
+        ]
+      : [{ key: String(i), says, across: 2 * n.radius }];
+  });
+}
+
+type Limb = Extract<Part, { shape: 'limb' }>;
+
+/** A place along a limb in words. */
+export function placeSays(part: Limb, i: number): string {
   const last = part.nodes.length - 1;
-  return part.nodes.map((n, i) => ({
-    key: String(i),
-    says: i === 0 ? 'at its start' : i === last ? 'at its end' : `at ${Math.round((100 * i) / last)} %`,
-    across: 2 * n.radius,
+  return i === 0 ? 'at its start' : i === last ? 'at its end' : `at ${Math.round((100 * i) / last)} %`;
+}
+
+/** A measure of a section kept in what a file may hold. */
+const ofRadius = (x: number): number => intoRange(sectionSchema.shape.wide, Math.round(x * 1e4) / 1e4);
+
+function withSection(part: Limb, i: number, change: (r: number, s: Section) => Partial<Section>): Limb {
+  return {
+    ...part,
+    nodes: part.nodes.map((n, k) => {
+      if (k !== i) return n;
+      const s = n.section ?? ROUND;
+      const to = { ...s, ...change(n.radius, s) };
+      return { ...n, section: { wide: ofRadius(to.wide), over: ofRadius(to.over), under: ofRadius(to.under) } };
+    }),
+  };
+}
+
+/** Makes all places of a limb oval, to begin with as they are, or round again with the same area across. */
+export function setOval(form: Form, id: string, oval: boolean): Form {
+  const part = form.parts.find((p) => p.id === id)!;
+  if (part.shape !== 'limb') return form;
+  const next: Limb = {
+    ...part,
+    nodes: part.nodes.map(({ at, radius, section }) =>
+      oval
+        ? { at, radius, section: section ?? { ...ROUND } }
+        : { at, radius: section ? tidy(meanRadius({ at: at as Vec3, radius, section })) : radius },
+    ),
+  };
+  return keepScale(form, changed(form.parts, next));
+}
+
+/** Share of the height of an oval place that lies under its middle, 0.5 where it is evenly round. */
+export const MIDDLE = { min: 0.2, max: 0.8 } as const;
+export const middleOf = ({ over, under }: Section): number => under / (over + under);
+
+/** Sets where the middle of an oval place sits, its height as it was. */
+export function setMiddle(form: Form, id: string, i: number, share: number): Form {
+  const part = form.parts.find((p) => p.id === id)!;
+  if (part.shape !== 'limb') return form;
+  const next = withSection(part, i, (_, s) => ({
+    over: (s.over + s.under) * (1 - share),
+    under: (s.over + s.under) * share,
   }));
+  return keepScale(form, changed(form.parts, next));
+}
+
+function limbThickness(part: Limb, key: string, half: number): Limb {
+  const [i, which] = key.split(' ');
+  if (which === undefined)
+    return { ...part, nodes: part.nodes.map((n, k) => (String(k) === i ? { ...n, radius: half } : n)) };
+  return withSection(part, Number(i), (r, s) =>
+    which === 'wide'
+      ? { wide: half / r }
+      : {
+          over: ((half / r) * 2 * s.over) / (s.over + s.under),
+          under: ((half / r) * 2 * s.under) / (s.over + s.under),
+        },
+  );
 }
 
 /** Makes a part so many millimetres across at one of its thicknesses. */
@@ -134,7 +215,7 @@ export function setThickness(form: Form, id: string, key: string, mm: number): F
   const half = tidy(mm / 2 / unitMm(form));
   const next: Part =
     part.shape === 'limb'
-      ? { ...part, nodes: part.nodes.map((n, i) => (String(i) === key ? { ...n, radius: half } : n)) }
+      ? limbThickness(part, key, half)
       : part.shape === 'pad'
         ? { ...part, ...(key === 'width' ? { halfWidth: half } : { halfHeight: half }) }
         : { ...part, ...(key === 'thick' ? { thickness: 2 * half } : { halfHeight: half }) };

@@ -2,6 +2,7 @@
  * The distance field of a body: parts, each of one or more solids, joined by smooth minima. The value is negative
  * inside and never changes faster than distance, so a block further from the surface than its own radius holds none.
  */
+import { ovalConeBounds } from './oval-cone';
 import { smoothMin, solidDistance, type Solid } from './shapes';
 
 export interface FieldPart {
@@ -34,6 +35,7 @@ function solidBounds(s: Solid): { min: number[]; max: number[] } {
       max: [Math.max(s.ax + s.ra, s.bx + s.rb), Math.max(s.ay + s.ra, s.by + s.rb), Math.max(s.az + s.ra, s.bz + s.rb)],
     };
   }
+  if (s.kind === 'oval') return ovalConeBounds(s);
   if (s.kind === 'box') {
     return { min: s.centre.map((c, k) => c - s.half[k]!), max: s.centre.map((c, k) => c + s.half[k]!) };
   }
@@ -65,9 +67,11 @@ export function makeField(parts: readonly FieldPart[], cutX: number | null = nul
         const onMidline =
           s.kind === 'cone'
             ? s.ax === 0 && s.bx === 0
-            : s.kind === 'box'
-              ? s.centre[0] === 0
-              : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
+            : s.kind === 'oval'
+              ? s.a[0] === 0 && s.b[0] === 0 && s.out[1] === 0 && s.out[2] === 0
+              : s.kind === 'box'
+                ? s.centre[0] === 0
+                : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
         symmetric &&= onMidline;
       }
     }

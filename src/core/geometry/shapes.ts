@@ -5,6 +5,8 @@
  * quadratic smooth minimum, Barthe and Dodgson style polynomial blend (from memory).
  */
 
+import { ovalConeDistance, type OvalCone } from './oval-cone';
+
 /**
  * A sphere swept from A to B with its radius going evenly from `ra` to `rb`.
  * Everything that does not depend on the point is worked out once.
@@ -39,7 +41,7 @@ export interface Box {
   readonly round: number;
 }
 
-export type Solid = RoundCone | Ellipsoid | Box;
+export type Solid = RoundCone | OvalCone | Ellipsoid | Box;
 
 export const box = (centre: Box['centre'], half: Box['half'], round: number): Box => ({
   kind: 'box',
@@ -146,6 +148,7 @@ export function ellipsoidDistance(e: Ellipsoid, px: number, py: number, pz: numb
 
 export function solidDistance(s: Solid, x: number, y: number, z: number): number {
   if (s.kind === 'cone') return roundConeDistance(s, x, y, z);
+  if (s.kind === 'oval') return ovalConeDistance(s, x, y, z);
   return s.kind === 'ellipsoid' ? ellipsoidDistance(s, x, y, z) : boxDistance(s, x, y, z);
 }
 

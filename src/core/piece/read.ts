@@ -30,6 +30,7 @@ import { toPiece10 } from './upgrades/piece-10';
 import { toPiece11 } from './upgrades/piece-11';
 import { toPiece12 } from './upgrades/piece-12';
 import { toPiece13 } from './upgrades/piece-13';
+import { toPiece14 } from './upgrades/piece-14';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -58,6 +59,7 @@ export const PIECE_UPGRADES: Upgrades = {
   10: toPiece11,
   11: toPiece12,
   12: toPiece13,
+  13: toPiece14,
 };
 const HAND_UPGRADES: Upgrades = {
   1: toHand2,

@@ -14,7 +14,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 13;
+export const PIECE_SCHEMA = 14;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -25,6 +25,14 @@ const point = z.tuple([
   measure('Place forward', -2000, 2000, 'thousandths of the length'),
 ]);
 const radius = measure('Radius', 1, 1000, 'thousandths of the length');
+const ofRadius = (what: string) => measure(what, 0.2, 3, 'of its radius');
+
+/** Other than round: half as wide, as high above its middle and as deep below it, in shares of the radius. */
+export const sectionSchema = z.strictObject({
+  wide: ofRadius('Width of a section'),
+  over: ofRadius('Height of a section over its middle'),
+  under: ofRadius('Depth of a section under its middle'),
+});
 
 const partCommon = {
   id: id('Part name'),
@@ -58,7 +66,7 @@ const partSchema = z.discriminatedUnion('shape', [
     ...partCommon,
     shape: z.literal('limb'),
     nodes: z
-      .array(z.strictObject({ at: point, radius }))
+      .array(z.strictObject({ at: point, radius, section: sectionSchema.optional() }))
       .min(2, 'A limb needs two places or more')
       .max(12),
   }),

@@ -11,8 +11,13 @@ import {
   jointsOf,
   limits,
   measuresOf,
+  MIDDLE,
+  middleOf,
   partLength,
+  placeSays,
   setBend,
+  setMiddle,
+  setOval,
   setPartLength,
   setThickness,
   statedShare,
@@ -22,6 +27,7 @@ import {
 import { boundsOf } from '@/core/piece/fields';
 import { anyPartSchema, jointSchema, pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
 import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
+import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
@@ -190,6 +196,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
           />
         );
       })}
+      {part.shape === 'limb' && <Sections part={part} shape={shape} />}
       {part.shape !== 'board' && <Fields {...of} keys={['blend', 'lie']} />}
       {joints.length > 0 && (
         <Box sx={{ mt: 1 }}>
@@ -226,5 +233,39 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
         </Box>
       )}
     </Box>
+  );
+}
+
+/** Whether a limb is round or oval, and where the middle of each oval place sits. */
+function Sections({
+  part,
+  shape,
+}: {
+  part: Extract<Part, { shape: 'limb' }>;
+  shape: (change: (form: Piece['form']) => Piece['form']) => void;
+}) {
+  const oval = part.nodes.some((n) => n.section);
+  return (
+    <>
+      <CheckField
+        label="oval: wider than high, or higher"
+        value={oval}
+        onChange={(on) => shape((f) => setOval(f, part.id, on))}
+      />
+      {part.nodes.map(
+        (n, i) =>
+          n.section && (
+            <MeasureField
+              key={i}
+              label={`Below its middle ${placeSays(part, i)}`}
+              kind="share"
+              value={middleOf(n.section)}
+              {...MIDDLE}
+              slide={{ ...MIDDLE, step: 0.01 }}
+              onChange={(v) => shape((f) => setMiddle(f, part.id, i, v))}
+            />
+          ),
+      )}
+    </>
   );
 }

@@ -2,7 +2,8 @@
 /** A small side view of a piece drawn straight from its parts, without working anything out; a measure marked on it, at its size. */
 import Box from '@mui/material/Box';
 import { drawnLength } from '@/core/form/body';
-import { posed } from '@/core/form/pose';
+import { posed, type PartNode } from '@/core/form/pose';
+import { ROUND } from '@/core/geometry/oval-cone';
 import type { Piece } from '@/core/piece/schema';
 import { figures } from '@/ui/frame/theme';
 import { useUnits } from '@/ui/parts/useUnits';
@@ -50,22 +51,26 @@ function drawn({ parts, pose }: Pick<Piece['form'], 'parts' | 'pose'>): Drawn {
               number,
             ],
             radius: Math.min(pad.halfHeight, pad.halfWidth * 1.2),
+            section: ROUND,
           }));
     nodes.forEach((n, i) => {
-      reach(n.at[2], n.at[1], n.radius);
+      reach(n.at[2], n.at[1], halfHigh(n));
       if (i === 0) return;
       const a = nodes[i - 1]!;
       const z = (s: number) => a.at[2] + s * (n.at[2] - a.at[2]);
       const y = (s: number) => a.at[1] + s * (n.at[1] - a.at[1]);
       for (let k = 0; k < RUN; k++) {
         const [t, u] = [k / RUN, (k + 1) / RUN];
-        const w = 2 * (a.radius + ((t + u) / 2) * (n.radius - a.radius));
+        const w = 2 * (halfHigh(a) + ((t + u) / 2) * (halfHigh(n) - halfHigh(a)));
         strokes.push({ part: p.part.id, x1: z(t), y1: -y(t), x2: z(u), y2: -y(u), w });
       }
     });
   }
   return { strokes, left: lo[0]!, top: -hi[1]!, wide: hi[0]! - lo[0]!, high: hi[1]! - lo[1]! };
 }
+
+/** Half of its height, as it is seen from the side. */
+const halfHigh = ({ radius, section }: PartNode): number => (radius * (section.over + section.under)) / 2;
 
 interface PieceOutlineProps {
   readonly form: Pick<Piece['form'], 'parts' | 'pose'>;
