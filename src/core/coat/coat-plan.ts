@@ -1,4 +1,5 @@
 /** What the coat stage makes, for the stages after it: every area as it lies and as it is laid. Plain data. */
+import type { Undecided } from './undecided';
 import type { LieMark } from '@/core/form/lie-marks';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Laid } from '@/core/piece/coat';
@@ -49,6 +50,8 @@ export interface CoatPlan {
   /** Crowns, partings and saddles of the lie. */
   readonly lieMarks: readonly (LieMark & { readonly areaId: string | null })[];
   readonly corners: readonly Corner[];
+  /** Skin that would stay bare core. */
+  readonly undecided: Undecided;
   /** Sorted locks of a lot shared out over the areas that draw on it. */
   readonly locks: readonly SharedLocks[];
 }

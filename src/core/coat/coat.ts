@@ -17,7 +17,7 @@ import { layArea } from './lay-area';
 import { stoppedFindings } from './stopped';
 import { marginsOf } from '@/core/coat/cover/margins';
 import { stopsOf } from '@/core/coat/cover/stops';
-import { unclothed } from './unclothed';
+import { undecidedFindings, undecidedOf } from './undecided';
 import type { Lay } from './way';
 import { wayOf } from './ways';
 
@@ -84,11 +84,12 @@ export function planCoat(
       },
     };
   });
+  const undecided = undecidedOf(piece, form, shaped);
   const locks = locksShared(piece, cupboard, lays);
   findings.push(
     ...locks.findings,
     ...betweenAreas(piece, cupboard, hand, form.body, shaped, lays),
-    ...unclothed(piece, form, shaped.owner),
+    ...undecidedFindings(piece, cupboard, hand, form, shaped, undecided),
   );
   const sum = (of: (l: Lay) => number) => lays.reduce((s, l) => s + (l ? of(l) : 0), 0);
   return {
@@ -101,6 +102,7 @@ export function planCoat(
       },
       lieMarks: shaped.marks.map((m) => ({ ...m, areaId: areaAt(piece, form, shaped.owner, m.at) })),
       corners: shaped.corners,
+      undecided,
       locks: locks.shared,
     },
     findings,

@@ -5,6 +5,7 @@ import { foldOver } from '@/core/coat/techniques/fold-over/fold-over';
 import { locks } from '@/core/coat/techniques/locks/locks';
 import { pieces } from '@/core/coat/techniques/pieces/pieces';
 import { sheet } from '@/core/coat/techniques/sheet/sheet';
+import { smooth } from '@/core/coat/techniques/smooth/smooth';
 import { standing } from '@/core/coat/techniques/standing/standing';
 import { strip } from '@/core/coat/techniques/strip/strip';
 import { velvet } from '@/core/coat/techniques/velvet/velvet';
@@ -21,6 +22,7 @@ export const WAYS: readonly Way[] = [
   pieces,
   sheet,
   velvet,
+  smooth,
 ] as unknown as readonly Way[];
 
 const byMethod = new Map(WAYS.map((w) => [w.method, w]));

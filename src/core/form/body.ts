@@ -7,7 +7,7 @@ import { makeField, type Field, type FieldPart } from '@/core/geometry/field';
 import { ovalCone, ROUND, sectionAt, type Section } from '@/core/geometry/oval-cone';
 import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
-import type { Part, Piece } from '@/core/piece/schema';
+import type { Part, Piece, Toes } from '@/core/piece/schema';
 import { meshOfScan } from './scan';
 import { nodesOf, outOf, poseIsSymmetric, posed, topOf, turned, type Posed, type PosedPart } from './pose';
 
@@ -74,7 +74,10 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
     };
     return [pad];
   }
-  return p.nodes.slice(1).map((n, i) => {
+  const toes = part.shape === 'limb' ? part.toes : undefined;
+  const foot = part.root === 'start' ? p.nodes.length - 2 : 0;
+  return p.nodes.slice(1).flatMap((n, i) => {
+    if (toes && i === foot) return toesOf(part, p, side, k, toes);
     const m = p.nodes[i]!;
     return m.section === ROUND && n.section === ROUND
       ? roundCone(point(m.at), point(n.at), m.radius * k, n.radius * k)
@@ -85,6 +88,32 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
           [m.section, n.section],
           frameOf(part, p, side, i),
         );
+  });
+}
+
+/** Toes begin this share of their length before the ball of the foot, which they grow out of. Ours. */
+const TOE_FROM = 0.15;
+/** A toe is so much thicker where it begins than at its tip. Ours. */
+const TOE_THICKER = 1.15;
+
+/** The last stretch as toes: from the ball of the foot fanned out square to its top, the outer ones as long as the middle one. */
+function toesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number, { count, spreadDeg }: Toes): Solid[] {
+  const i = part.root === 'start' ? p.nodes.length - 2 : 0;
+  const [ball, tip] = part.root === 'start' ? [p.nodes[i]!, p.nodes[i + 1]!] : [p.nodes[1]!, p.nodes[0]!];
+  const { out } = frameOf(part, p, side, i);
+  const way = sub(tip.at, ball.at);
+  const long = norm(way);
+  const ahead = unit(way);
+  return Array.from({ length: count }, (_, t) => {
+    const a = (spreadDeg * (t / (count - 1) - 0.5) * Math.PI) / 180;
+    const to = add(times(ahead, Math.cos(a)), times(out, Math.sin(a)));
+    const point = (v: Vec3) => times(v, k) as [number, number, number];
+    return roundCone(
+      point(add(ball.at, times(to, TOE_FROM * long))),
+      point(add(ball.at, times(to, long))),
+      tip.radius * TOE_THICKER * k,
+      tip.radius * k,
+    );
   });
 }
 
@@ -130,13 +159,23 @@ function stretchesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number
   });
 }
 
+/**
+ * Stretches of one part run into each other so far, in drawn units. Where a limb says its sections they are kept: a ring added at
+ * every place would be wider than was said. Toes are left apart. Ours.
+ */
+function innerBlend(part: Part): number {
+  if (part.shape !== 'limb') return 12;
+  if (part.toes) return 0.5 * (part.root === 'start' ? part.nodes[part.nodes.length - 1]! : part.nodes[0]!).radius;
+  return part.nodes.some((n) => n.section) ? 3 : 12;
+}
+
 function fieldOf(standing: readonly Posed[], k: number, symmetric: boolean): Field {
   const board = standing.find((s) => s.part.shape === 'board')?.part;
   return makeField(
     standing.map(({ part, left, right }): FieldPart => ({
       solids: solidsOf(part, left, 'left', k),
       twin: right && !symmetric ? solidsOf(part, right, 'right', k) : null,
-      innerBlend: Math.min(part.blend, 12) * k,
+      innerBlend: Math.min(part.blend, innerBlend(part)) * k,
       blend: part.blend * k,
       mirrored: part.mirrored && symmetric,
     })),

@@ -2,7 +2,6 @@
  * All fibres of an animal: the coat of every area in the number the plan lays, bare skin as felt, whiskers as threads. Where that is more
  * than is drawn, fewer are drawn and each is wider, so that together they hide what they should. Lengths mm.
  */
-import { BARE_CORE } from '@/core/colour/bare';
 import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
@@ -17,6 +16,7 @@ import { seeded } from '@/core/random';
 import { lookAt, nearest } from '@/core/shade/layers/strand-colour';
 import type { ShadeField } from '@/core/shade/layers/look';
 import { fibreMassPerMm } from '@/core/wool/fibre';
+import type { BareSkin } from './bare-skin';
 import { FELT, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
 import type { SkinField } from './skin-field';
 
@@ -24,8 +24,6 @@ export interface Coated {
   readonly fibres: Fibres;
   /** Stride 7, see `Palette`. */
   readonly palette: readonly number[];
-  /** Light of the bare skin at every vertex, stride 3. */
-  readonly skinColour: Float32Array;
 }
 
 type Drawn = Pick<Plan, 'coat' | 'form' | 'shade' | 'face'>;
@@ -37,7 +35,7 @@ function laidOn(
 ): { readonly n: number; readonly widthMm: number } | null {
   const fur = a.fur;
   const lot = fur && cupboard.lots.find((l) => l.id === fur.lotId);
-  if (!fur || !lot || !a.surface || fur.rows.rows.length === 0) return null;
+  if (!fur || !lot || !a.surface || fur.pile.skin || fur.rows.rows.length === 0) return null;
   const { pile } = fur;
   const length = (pile.hemMm + pile.topMm) / 2;
   const each = length * fibreMassPerMm(lot.finenessUm, lot.finenessCv);
@@ -117,19 +115,6 @@ function coatArea(
   else alongRows(a, n, rnd, each);
 }
 
-/** Vertices of the skin by the area whose surface they are part of; -1 for none. Surfaces keep the vertices of the skin they were cut from. */
-export function areasOfSkin(positions: ArrayLike<number>, areas: readonly AreaPlan[]): Int16Array {
-  const key = (p: ArrayLike<number>, i: number) => `${p[i]!},${p[i + 1]!},${p[i + 2]!}`;
-  const at = new Map<string, number>();
-  areas.forEach((a, n) => {
-    const p = a.surface?.positions;
-    for (let i = 0; p && i < p.length; i += 3) at.set(key(p, i), n);
-  });
-  const out = new Int16Array(positions.length / 3).fill(-1);
-  for (let v = 0; v < out.length; v++) out[v] = at.get(key(positions, 3 * v)) ?? -1;
-  return out;
-}
-
 /** Felt on every triangle that is not all under fur. */
 function feltSkin(
   { skin, lie }: Drawn['form'],
@@ -183,17 +168,7 @@ function thread(bed: FibreBed, root: Vec3, tip: Vec3, widthMm: number, colour: n
   }
 }
 
-/** What bare skin of a piece is coloured as: its area where that has a colour, else its core; ears by their own wool. */
-export interface BareColours {
-  readonly at: (vertex: number) => Triple;
-  /** Felt although an area lies there: round the eyes. */
-  readonly felted: (vertex: number) => boolean;
-  /** Brushed along its lie. */
-  readonly along: (vertex: number) => boolean;
-}
-
 /**
- * @param owner which area each vertex of the skin belongs to, see `areasOfSkin`
  * @param most about so many fibres in all
  * @param clear places fibres keep out of: round the eyes, mm
  */
@@ -202,19 +177,19 @@ export function coatFibres(
   plan: Drawn,
   cupboard: Pick<Cupboard, 'lots'>,
   field: SkinField,
-  owner: Int16Array,
-  bareAs: BareColours,
+  { bare, colour: skinColour, gloss, along }: BareSkin,
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
 ): Coated {
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
   const furred = coat.areas.map((a) => laidOn(a, cupboard));
-  const bare = Uint8Array.from(owner, (a, v) => (a < 0 || !furred[a] || bareAs.felted(v) ? 1 : 0));
+  // Close and shining skin shows no fuzz.
+  const felted = bare.map((b, v) => (b && gloss[v]! === 0 ? 1 : 0));
   let bareMm2 = 0;
   const { positions: p, triangles: T } = form.skin;
   for (let t = 0; t < T.length; t += 3) {
-    if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
+    if (!felted[T[t]!] && !felted[T[t + 1]!] && !felted[T[t + 2]!]) continue;
     bareMm2 += triangleArea(p, T, t);
   }
   const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
@@ -230,27 +205,21 @@ export function coatFibres(
     const n = counts[i]!;
     coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1));
   });
-  const skinColour = new Float32Array(form.skin.positions.length);
-  const entries = new Uint32Array(owner.length);
-  const along = new Uint8Array(owner.length);
-  for (let v = 0; v < owner.length; v++) {
-    const c = bareAs.at(v);
-    skinColour.set(c, 3 * v);
-    if (!bare[v]) continue;
-    entries[v] = palette.add(
-      c.map((x) => Math.round(x * 250) / 250),
-      null,
-      0,
-    );
-    along[v] = bareAs.along(v) ? 1 : 0;
-  }
-  feltSkin(form, bare, entries, feltPer * share, FELT.finenessUm / 1000 / share, along, bed, field, piece.seed + 5);
+  const entries = new Uint32Array(bare.length);
+  for (let v = 0; v < bare.length; v++)
+    if (felted[v])
+      entries[v] = palette.add(
+        Array.from(skinColour.subarray(3 * v, 3 * v + 3), (x) => Math.round(x * 250) / 250),
+        null,
+        0,
+      );
+  feltSkin(form, felted, entries, feltPer * share, FELT.finenessUm / 1000 / share, along, bed, field, piece.seed + 5);
   keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);
     for (const w of set.whiskers) thread(bed, w.root, w.tip, 0.14, colour);
   }
-  return { fibres: bed, palette: palette.entries, skinColour };
+  return { fibres: bed, palette: palette.entries };
 }
 
 /** Fibres that would run over an eye end before it. */
@@ -271,5 +240,3 @@ function keepClear(bed: FibreBed, clear: readonly { readonly at: Vec3; readonly 
     }
   }
 }
-
-export const bareCore = (hex: string | undefined): Triple => linearOf(hex ?? BARE_CORE);

@@ -87,7 +87,7 @@ export function lightFibres(
   return out;
 }
 
-/** Smooth skin, felt: as light as it is turned to the lamp. @param colour light of every vertex, stride 3 @param gloss 0 for felt, 1 for glass */
+/** Smooth skin, felt: as light as it is turned to the lamp. @param colour light of every vertex, stride 3 @param gloss 0 for felt, 1 for glass; of all or of every vertex */
 export function lightSolid(
   positions: ArrayLike<number>,
   normals: ArrayLike<number>,
@@ -96,7 +96,7 @@ export function lightSolid(
   sky: SkyGrid,
   by: Lighting,
   eye: Vec3,
-  gloss = 0,
+  gloss: number | ArrayLike<number> = 0,
 ): Float32Array {
   const out = new Float32Array(positions.length);
   const half = [0, 1, 2].map((k) => lamp.to[k]! + eye[k]!);
@@ -109,8 +109,12 @@ export function lightSolid(
     const lit = by.lamp * open * Math.exp(-EXTINCTION * layers);
     const body = lit * Math.max(0, facing) + by.sky * fromSky(sky, x, y, z) * (0.75 + 0.25 * ny);
     const mirror = Math.max(0, (nx * half[0]! + ny * half[1]! + nz * half[2]!) / size);
+    const g = typeof gloss === 'number' ? gloss : gloss[v / 3]!;
+    // What shines less shines broader.
     const glint =
-      gloss * (0.9 * lit * mirror ** 180 + 0.04 * by.sky * (1 - Math.max(0, nx * eye[0] + ny * eye[1] + nz * eye[2])));
+      g *
+      (0.9 * lit * mirror ** (20 + 160 * g) +
+        0.04 * by.sky * (1 - Math.max(0, nx * eye[0] + ny * eye[1] + nz * eye[2])));
     for (let k = 0; k < 3; k++) out[v + k] = colour[v + k]! * body + glint;
   }
   return out;

@@ -7,7 +7,7 @@ import { labOfLinear, type Triple } from '@/core/colour/lab';
 import { toLinear } from '@/core/colour/rgb';
 import { defaultHand } from '@/core/piece/hand';
 import { seenColours } from '@/core/shade/layers/strand-colour';
-import { areasOfSkin } from './coat-fibres';
+import { areasOfSkin } from './bare-skin';
 import { centreOf, eye, projector } from './lens';
 import { still, type StillOptions } from './still';
 import { faceTurned, SIDE_NAMES, turnedTo } from './viewpoints';
@@ -47,7 +47,7 @@ describe('a picture', () => {
   // areas are off by what the lamp makes of their lie; all together are metered.
   it('has the colours of the plan where its areas are seen square on', () => {
     const { skin } = marten.form;
-    const owner = areasOfSkin(skin.positions, marten.coat.areas);
+    const owner = areasOfSkin(skin, marten.coat.areas).area;
     const perMm = Math.min(
       (0.8 * plain.width) / Math.max(marten.form.lengthMm, marten.form.widthMm),
       (0.72 * plain.height) / Math.max(marten.form.heightMm, marten.form.widthMm),

@@ -1,14 +1,11 @@
 /** A picture of the finished animal as the plan has it, worked out fibre by fibre: no graphics card, the same every time. */
 import { fromLinear, linearOf } from '@/core/colour/rgb';
-import type { Triple } from '@/core/colour/lab';
-import { makeBody } from '@/core/form/body';
-import { partDistance } from '@/core/geometry/field';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Part, Piece } from '@/core/piece/schema';
+import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import { seenAt } from '@/core/shade/layers/look';
-import { areasOfSkin, bareCore, coatFibres, type BareColours } from './coat-fibres';
+import { areasOfSkin, bareSkin } from './bare-skin';
+import { coatFibres } from './coat-fibres';
 import { eyeSurfaces, noseSurface, type Surface } from './face-solids';
 import { groundUnder, lightAt, type Ground } from './ground';
 import { lampGrid } from './lamp-grid';
@@ -60,64 +57,6 @@ function lampFrom(turned: Turned, by: Lighting): Vec3 {
   return [d[0]! / size, d[1]! / size, d[2]! / size];
 }
 
-/** What bare skin is coloured as. */
-function bareColours(piece: Piece, plan: Plan, cupboard: Cupboard, owner: Int16Array): BareColours {
-  const hexOf = (id: string | null | undefined) => cupboard.lots.find((l) => l.id === id)?.colour;
-  const core = bareCore(hexOf(piece.core.lotId));
-  const skin = plan.form.skin;
-  const body = makeBody(piece.form);
-  const flat = new Map(piece.flatParts.map((f) => [f.id, f]));
-  const ears = new Set(piece.form.parts.filter((p) => p.role === 'ear').map((p) => p.id));
-  const forward = plan.face?.frame.z ?? ([0, 0, 1] as Vec3);
-  const partOf = (v: number): Part => {
-    const [x, y, z] = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
-    let best = 0;
-    let least = Infinity;
-    body.field.parts.forEach((p, i) => {
-      const d = partDistance(p, x, y, z);
-      if (d < least) [best, least] = [i, d];
-    });
-    return body.parts[best]!.part;
-  };
-  const known = new Map<number, Part>();
-  const part = (v: number): Part => {
-    const there = known.get(v) ?? partOf(v);
-    known.set(v, there);
-    return there;
-  };
-  const lit = plan.coat.areas.map((a) => ({
-    field: plan.shade.areas.find((s) => s.id === a.id)?.field ?? null,
-    fur: a.fur !== null,
-  }));
-  // Round an eye lie its lids, and what was chosen to lie about it.
-  const eyes = plan.face?.eyes.places ?? [];
-  const about = plan.face?.eyes.around ? linearOf(plan.face.eyes.around.hex) : null;
-  const byEye = (v: number): boolean =>
-    about !== null &&
-    eyes.some((e) => {
-      const [dx, dy, dz] = [0, 1, 2].map((q) => skin.positions[3 * v + q]! - e.at[q]!) as [number, number, number];
-      return Math.hypot(dx, dy, dz) < 1.15 * plan.face!.clearMm;
-    });
-  return {
-    felted: byEye,
-    at: (v): Triple => {
-      if (byEye(v)) return about!;
-      const a = owner[v]!;
-      if (a >= 0 && lit[a]!.fur) return core;
-      const p = part(v);
-      const f = flat.get(p.id);
-      if (f) {
-        const n = skin.normals;
-        const inside = n[3 * v]! * forward[0] + n[3 * v + 1]! * forward[1] + n[3 * v + 2]! * forward[2] > 0.25;
-        return bareCore(hexOf(inside && f.liningLotId ? f.liningLotId : f.lotId));
-      }
-      const field = a >= 0 ? lit[a]!.field : null;
-      return field ? seenAt(field, 0) : core;
-    },
-    along: (v) => ears.has(part(v).id),
-  };
-}
-
 export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOptions): Still {
   const done = o.progress ?? (() => undefined);
   const by = LIGHTINGS[o.lighting];
@@ -135,9 +74,9 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
         ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
       ]
     : [];
-  const owner = areasOfSkin(skin.positions, plan.coat.areas);
-  const bare = bareColours(piece, plan, cupboard, owner);
-  const coated = coatFibres(piece, plan, cupboard, field, owner, bare, o.fibres, clear);
+  const owner = areasOfSkin(skin, plan.coat.areas);
+  const bare = bareSkin(piece, plan, cupboard, owner);
+  const coated = coatFibres(piece, plan, cupboard, field, bare, o.fibres, clear);
   done(0.35);
   const to = lampFrom(o.turned, by);
   const lamp = lampGrid(to, coated.fibres, skin, coarse);
@@ -152,7 +91,7 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
   drawSolid(c, {
     positions: skin.positions,
     triangles: skin.triangles,
-    light: lightSolid(skin.positions, skin.normals, coated.skinColour, lamp, sky, by, from),
+    light: lightSolid(skin.positions, skin.normals, bare.colour, lamp, sky, by, from, bare.gloss),
   });
   const solids: [Surface, number][] = face
     ? [

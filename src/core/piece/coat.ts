@@ -201,6 +201,22 @@ const velvetSchema = z.strictObject({
   raiseMm: field('length', 'Height of the pile', 0.3, 12, { label: 'Pile height', slide: [0.3, 6, 0.1] }),
 });
 
+/** No fur but a finish: a thin layer felted flat. */
+const smoothSchema = z.strictObject({
+  method: z.literal('smooth'),
+  lotId,
+  arealMgCm2: weight,
+  layers,
+  surface: choice(['felt', 'leather', 'horn', 'wound'], 'Surface', {
+    words: {
+      felt: 'matt felt',
+      leather: 'leather of a nose or a pad',
+      horn: 'horn of a beak, claw or hoof',
+      wound: 'wound round wire or pipe cleaner',
+    },
+  }),
+});
+
 /** Every way of covering an area; a new way is one more entry here and one more file in the coat stage. */
 export const coatSchema = z.discriminatedUnion('method', [
   foldOverSchema,
@@ -212,6 +228,7 @@ export const coatSchema = z.discriminatedUnion('method', [
   sheetSchema,
   wispsSchema,
   velvetSchema,
+  smoothSchema,
   z.strictObject({ method: z.literal('none') }),
 ]);
 
@@ -224,6 +241,7 @@ export type Locks = z.infer<typeof locksSchema>;
 export type Pieces = z.infer<typeof piecesSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Wisps = z.infer<typeof wispsSchema>;
+export type Smooth = z.infer<typeof smoothSchema>;
 export type Velvet = z.infer<typeof velvetSchema>;
 export type Coat = z.infer<typeof coatSchema>;
 export type Laid = Exclude<Coat, { method: 'none' }>;

@@ -61,6 +61,16 @@ const partCommon = {
 /** What every part has, whatever its shape. */
 export const anyPartSchema = z.strictObject(partCommon);
 
+/** The last stretch of a limb spread into toes. */
+export const toesSchema = z.strictObject({
+  count: field('count', 'Toes', 2, 5),
+  spreadDeg: field('angle', 'Spread of the toes', 0, 120, {
+    label: 'Spread',
+    slide: [0, 90, 1],
+    help: 'From the outermost toe to the innermost.',
+  }),
+});
+
 const partSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     ...partCommon,
@@ -69,6 +79,7 @@ const partSchema = z.discriminatedUnion('shape', [
       .array(z.strictObject({ at: point, radius, section: sectionSchema.optional() }))
       .min(2, 'A limb needs two places or more')
       .max(12),
+    toes: toesSchema.optional(),
   }),
   z.strictObject({
     ...partCommon,
@@ -421,6 +432,7 @@ export type Reference = z.infer<typeof referenceSchema>;
 export type FlatPart = z.infer<typeof flatPartSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
+export type Toes = z.infer<typeof toesSchema>;
 export type Area = z.infer<typeof areaSchema>;
 export type Comb = z.infer<typeof combSchema>;
 export type { LogEntry } from './log-entry';

@@ -9,7 +9,6 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
 import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
 import { areaSchema, type Area, type Selector } from '@/core/piece/schema';
-import type { Plan } from '@/core/plan';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { BandFields, type Band } from '@/ui/parts/BandFields';
@@ -22,12 +21,6 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
 import { Ruled } from '@/ui/parts/Panel';
-
-/** Skin that nothing is said of, mm2; what rounding at the borders makes of it is not worth a word. */
-function nowhereMm2(plan: Plan): number {
-  const left = plan.form.areaMm2 - plan.coat.areas.reduce((s, a) => s + a.areaMm2, 0);
-  return left > 0.002 * plan.form.areaMm2 ? left : 0;
-}
 
 export function AreasRoom({ findings }: { findings: ReactNode }) {
   const { plan, area, doc } = useSelectedArea();
@@ -55,11 +48,11 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
         ) : (
           'An area is a place that gets its own wool and way of laying.'
         )}
-        {plan && nowhereMm2(plan) > 0 && (
+        {plan && plan.coat.undecided.mm2 > 0 && (
           <>
             {' '}
-            <b>{q({ kind: 'area', value: nowhereMm2(plan) })}</b> of the skin lie in no area; they are hatched on the
-            animal.
+            <b>{q({ kind: 'area', value: plan.coat.undecided.mm2 })}</b> of the skin are undecided; they are hatched on
+            the animal.
           </>
         )}
       </Sentence>

@@ -8,7 +8,7 @@ import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { seenColours } from '@/core/shade/layers/strand-colour';
 import type { View } from '@/desk/view';
 import { areaTint, BARE, MARK, PLAIN, ROW } from './colours';
-import { areaHatch, hatched } from './hatch';
+import { areaHatch, hatched, UNDECIDED } from './hatch';
 import { coverColour, rowGeometry, surface, thickLines, underFur, untouched, useFreed } from './turntable-geometry';
 
 interface AreaProps {
@@ -58,13 +58,13 @@ export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, 
     <group>
       <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
-          key={tint !== null ? `tint-${tint}` : painted ? 'painted' : 'wool'}
+          key={tint !== null ? `tint-${tint}` : area.fur === null ? 'undecided' : painted ? 'painted' : 'wool'}
           color={tint !== null ? areaTint(tint) : painted ? PLAIN : shown}
           vertexColors={painted}
           polygonOffset
           polygonOffsetFactor={1}
           polygonOffsetUnits={1}
-          {...(tint === null ? {} : hatched(areaHatch(tint)))}
+          {...(tint !== null ? hatched(areaHatch(tint)) : area.fur === null ? hatched(UNDECIDED) : {})}
         />
       </mesh>
       {rows && area.fur && (

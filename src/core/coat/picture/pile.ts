@@ -33,6 +33,8 @@ export interface Pile {
   readonly along: readonly number[] | null;
   /** Share of the length kept on the left and the right of a strip. */
   readonly sides: { readonly left: number; readonly right: number } | null;
+  /** Not fur but felt: how much it shines, 0 to 1; null for fur. */
+  readonly skin: { readonly gloss: number } | null;
 }
 
 export const PLAIN_PILE = {
@@ -44,4 +46,5 @@ export const PLAIN_PILE = {
   marking: null,
   along: null,
   sides: null,
+  skin: null,
 } as const;
