@@ -8,7 +8,7 @@ import { vertexAreas } from '@/core/geometry/mesh';
 import type { Laid } from '@/core/piece/coat';
 import { reverseOwned, type Cupboard, type Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
-import type { Area, Part, Piece } from '@/core/piece/schema';
+import type { Area, Piece } from '@/core/piece/schema';
 import { only } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { joined, mm2, say } from '@/core/text';
@@ -38,13 +38,13 @@ export interface Undecided {
   readonly places: readonly UndecidedPlace[];
 }
 
-/** Parts with a finish of their own: a board is felt in the wool of its core, ears and wings made flat and a beak have wool of theirs. */
-function finished(piece: Piece): ReadonlySet<string> {
-  const flat = new Set(piece.core.soft.filter((s) => s.firmness === 'flat felt').map((s) => s.part));
-  const apart = (p: Part) => flat.has(p.id) && piece.flatParts.some((f) => f.seat !== null && f.seat === p.on);
-  const beak = (p: Part) => piece.smallParts.some((s) => s.kind === 'beak' && s.on === p.id);
-  return new Set(piece.form.parts.filter((p) => p.shape === 'board' || apart(p) || beak(p)).map((p) => p.id));
-}
+/** Parts with a finish of their own: a board is felted in the wool of its core, what a flat part stands for and a beak have wool of theirs. */
+const finished = (piece: Piece): ReadonlySet<string> =>
+  new Set([
+    ...piece.form.parts.filter((p) => p.shape === 'board').map((p) => p.id),
+    ...piece.flatParts.map((f) => f.id),
+    ...piece.smallParts.filter((s) => s.kind === 'beak').map((s) => s.on),
+  ]);
 
 type Shaped = Pick<ShapedAreas, 'owner' | 'depths'>;
 
