@@ -66,6 +66,10 @@ function colours(palette: Palette, field: ShadeField | null, plain: Triple, tip:
   };
 }
 
+/** A layer with less lift than this is felted flat; so much of it counts in the shade. Ours. */
+const FLAT_DEG = 5;
+const LAYER_CASTS = 0.4;
+
 function coatArea(
   a: AreaPlan,
   n: number,
@@ -79,6 +83,7 @@ function coatArea(
   const { pile } = a.fur!;
   const rnd = seeded(seed);
   const grow = grower(bed, field, pile, seed);
+  const felt = pile.scattered && pile.liftDeg < FLAT_DEG ? felter(bed, field, seed) : null;
   const pick = colours(
     palette,
     shade,
@@ -109,7 +114,10 @@ function coatArea(
       m !== null &&
       m.rows.includes(r.row) &&
       (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
-    grow(r, lengthMm, widthMm, inBand ? marked : pick(vertexOf(r), rnd));
+    const colour = inBand ? marked : pick(vertexOf(r), rnd);
+    // Wool felted flat ends in the felt: it hangs over nothing.
+    if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, LAYER_CASTS);
+    else grow(r, lengthMm, widthMm, colour);
   };
   if (pile.scattered) overArea(a, n, rnd, (r) => each(r, 0));
   else alongRows(a, n, rnd, each);

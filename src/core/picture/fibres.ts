@@ -226,18 +226,28 @@ export function grower(bed: FibreBed, field: SkinField, pile: Pile, seed: number
 /** Felt: fibres so long and fine, in so many layers, any way along the surface; a few stand off, and most lie in it and shade nothing. Ours. */
 export const FELT = { lengthMm: 2.4, finenessUm: 26, layers: 5, off: 0.05, casts: 0.2, tone: 0.08 } as const;
 
-/** Grows felt on a bed at places of a surface. @param along along the lie and not any way, for ears and what is brushed */
+/**
+ * Grows felt on a bed at places of a surface. Along: along the lie and not any way, for ears and what is brushed. A layer of wool felted
+ * flat counts in the shade like any fur, it is not part of what lies below it.
+ */
 export function felter(bed: FibreBed, field: SkinField, seed: number) {
   const rnd = seeded(seed);
   const p = bed.points;
-  return (r: Pick<Root, 'x' | 'y' | 'z' | 'n' | 'l'>, widthMm: number, colour: number, along: boolean): void => {
-    const me = bed.next(widthMm, 1 + FELT.tone * evenly(rnd()), colour, FELT.casts);
+  return (
+    r: Pick<Root, 'x' | 'y' | 'z' | 'n' | 'l'>,
+    widthMm: number,
+    colour: number,
+    along: boolean,
+    lengthMm: number = FELT.lengthMm,
+    casts: number = FELT.casts,
+  ): void => {
+    const me = bed.next(widthMm, 1 + FELT.tone * evenly(rnd()), colour, casts);
     const turn = along ? 0.5 * (rnd() + rnd() - 1) : 2 * Math.PI * rnd();
     const bend = 0.8 * (rnd() - 0.5);
     const stands = rnd() < FELT.off;
     const up = stands ? 0.3 + 0.5 * rnd() : 0.05 + 0.1 * rnd();
     const off = 0.02 + 0.3 * rnd() * rnd();
-    const seg = (FELT.lengthMm * (0.7 + 0.6 * rnd())) / SEGMENTS;
+    const seg = (lengthMm * (0.7 + 0.6 * rnd())) / SEGMENTS;
     let [x, y, z] = [r.x + off * r.n[0], r.y + off * r.n[1], r.z + off * r.n[2]];
     let [nx, ny, nz] = [r.n[0], r.n[1], r.n[2]];
     let [lx, ly, lz] = [r.l[0], r.l[1], r.l[2]];
