@@ -176,6 +176,10 @@ function thread(bed: FibreBed, root: Vec3, tip: Vec3, widthMm: number, colour: n
   }
 }
 
+/** At least this share of all fibres drawn is felt, and none is drawn wider, mm. Ours. */
+const FELT_OF_ALL = 0.25;
+const FELT_WIDEST = 0.07;
+
 /**
  * @param most about so many fibres in all
  * @param clear places fibres keep out of: round the eyes, mm
@@ -201,11 +205,15 @@ export function coatFibres(
     bareMm2 += triangleArea(p, T, t);
   }
   const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
-  const whole = furred.reduce((s, x) => s + (x?.n ?? 0), 0) + bareMm2 * feltPer;
-  const share = Math.min(1, most / Math.max(1, whole));
+  const felt = bareMm2 * feltPer;
+  const laid = furred.reduce((s, x) => s + (x?.n ?? 0), 0);
+  // Felt has the colour of the skin it lies on: where there is much of it, fewer fibres say the same.
+  const feltShare = Math.min(1, Math.max(FELT_OF_ALL * most, most - laid) / Math.max(1, felt));
+  const share = Math.min(1, (most - felt * feltShare) / Math.max(1, laid));
+  const feltWide = Math.min(FELT.finenessUm / 1000 / feltShare, FELT_WIDEST);
   const counts = furred.map((x) => (x ? Math.max(1, Math.round(x.n * share)) : 0));
   const threads = face ? face.whiskers.reduce((s, w) => s + w.whiskers.length, 0) : 0;
-  const bed = new FibreBed(counts.reduce((s, n) => s + n, 0) + Math.ceil(bareMm2 * feltPer * share) + threads + 2000);
+  const bed = new FibreBed(counts.reduce((s, n) => s + n, 0) + Math.ceil(felt * feltShare) + threads + 2000);
   const fieldOf = (id: string) => shade.areas.find((a) => a.id === id)?.field ?? null;
   coat.areas.forEach((a, i) => {
     const laid = furred[i];
@@ -221,7 +229,7 @@ export function coatFibres(
         null,
         0,
       );
-  feltSkin(form, felted, entries, feltPer * share, FELT.finenessUm / 1000 / share, along, bed, field, piece.seed + 5);
+  feltSkin(form, felted, entries, feltPer * feltShare, feltWide, along, bed, field, piece.seed + 5);
   keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);
