@@ -1,14 +1,18 @@
 /** A new piece from a body plan and a finished size, with a first coat that already covers well from the wool at hand. */
 import { foldOver } from '@/core/coat/techniques/fold-over/fold-over';
+import { shortCoat } from '@/core/coat/short-coat';
+import { smooth } from '@/core/coat/techniques/smooth/smooth';
 import type { FirstShares } from '@/core/coat/way';
 import type { FirstWools } from '@/core/first-wools';
+import { beginFlat } from '@/core/form/begin-flat';
 import { bodyPlan } from '@/core/form/plans/plans';
 import type { Coat } from '@/core/piece/coat';
 import { plainShade, type SmallPart } from '@/core/piece/shade';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import { plainWork } from '@/core/piece/work';
-import { PIECE_KIND, PIECE_SCHEMA, type Part, type Piece } from '@/core/piece/schema';
+import { PIECE_KIND, PIECE_SCHEMA, type Part, type Piece, type Selector } from '@/core/piece/schema';
+import { findWools } from './wool/find';
 
 interface NewPiece {
   readonly id: string;
@@ -44,17 +48,31 @@ export function firstCoat(
   return foldOver.begin({ ...(usual ? { usual } : {}), lot, cupboard, hand, finishedLengthMm, now: null });
 }
 
-/** The nose in its wool, on the part that carries it; none on a board. */
+/** Whether places lie on a beak. */
+const beaked = (parts: readonly Part[], where: readonly Selector[]): boolean =>
+  parts.some((p) => p.role === 'beak' && where.some((w) => w.parts.includes(p.id)));
+
+/** What has no fur, felted smooth: a beak in the wool of the nose, the rest in that of the core. */
+function firstFelt(beak: boolean, cupboard: Cupboard, hand: Hand, n: NewPiece): Coat {
+  const suits = (form: Lot['form']) => smooth.suits[form].suits;
+  // A ground takes much: of what serves, what there is most of.
+  const most = findWools(cupboard.lots, { suits }).sort((a, b) => b.haveG - a.haveG);
+  const lot = (beak ? n.wools?.nose : n.wools?.core) ?? most[0];
+  if (!lot) return { method: 'none' };
+  const spec = smooth.begin({ lot, cupboard, hand, finishedLengthMm: n.finishedLengthMm, now: null });
+  return { ...spec, surface: beak ? 'horn' : 'felt' };
+}
+
+/** The nose in its wool, on the part that carries it; a beak is an area of its own. */
 function nose(parts: readonly Part[], lot: Lot): SmallPart[] {
   const of = (role: Part['role']) => parts.find((p) => p.role === role);
-  const beak = of('beak');
-  const on = beak ?? of('muzzle') ?? of('head');
-  if (!on) return [];
+  const on = of('muzzle') ?? of('head');
+  if (!on || of('beak')) return [];
   return [
     {
       id: 'nose',
-      name: beak ? 'Beak' : 'Nose',
-      kind: beak ? 'beak' : 'nose',
+      name: 'Nose',
+      kind: 'nose',
       on: on.id,
       recipe: [{ lotId: lot.id, parts: 1 }],
       even: 1,
@@ -86,19 +104,30 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       allowanceMm: 1,
       lotId: n.wools?.core.id ?? null,
       soft: plan.flatFelt.map((part) => ({ part, firmness: 'flat felt' as const })),
-      under: [],
+      under: plan.wrapped.map((part) => ({ part, way: 'wrapped wire' as const })),
       weight: null,
     },
     frame: {
       kind: plan.parts.some((p) => p.shape === 'board') ? 'none' : 'one wire',
       head: true,
-      tail: true,
+      tail: plan.tailWire,
       wireId: null,
       turnedMm: 10,
       wasteShare: 0.05,
     },
     references: [],
-    flatParts: [],
+    flatParts: plan.parts
+      .filter((p) => plan.flatFelt.includes(p.id) && p.role === 'ear')
+      .map((p) =>
+        beginFlat({
+          id: p.id,
+          name: p.name,
+          kind: 'ear',
+          paired: p.mirrored,
+          lotId: n.wools?.coat.id ?? null,
+          seat: p.on,
+        }),
+      ),
     combs: [],
     areas: plan.areas.map((a) => ({
       ...a,
@@ -107,9 +136,11 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       branching: false,
       seam: 'none' as const,
       shade: plainShade(),
-      coat: plan.bare.includes(a.id)
-        ? { method: 'none' as const }
-        : firstCoat(USUAL[a.id], n.finishedLengthMm, cupboard, hand, n.wools?.coat),
+      coat: plan.short.includes(a.id)
+        ? (shortCoat(n.wools?.coat ?? null, n.finishedLengthMm, cupboard, hand) ?? { method: 'none' as const })
+        : plan.smooth.includes(a.id)
+          ? firstFelt(beaked(plan.parts, a.where), cupboard, hand, n)
+          : firstCoat(USUAL[a.id], n.finishedLengthMm, cupboard, hand, n.wools?.coat),
     })),
     markings: [],
     smallParts: n.wools ? nose(plan.parts, n.wools.nose) : [],

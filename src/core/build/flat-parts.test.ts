@@ -3,7 +3,7 @@ import { cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { readPiece } from '@/core/piece/read';
 import type { FlatPart, Piece } from '@/core/piece/schema';
-import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
+import { FLAT_OUTLINES } from '@/core/form/begin-flat';
 import { enclosed, feltMass, patternScale, planFlatParts, smoothOutline } from './flat-parts';
 import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
 

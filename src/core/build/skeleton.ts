@@ -16,6 +16,11 @@ function middleLine(b: BodyPart, side: 'left' | 'right'): Vec3[] {
     places.reverse();
     radii.reverse();
   }
+  // Toes are too thin for a wire: it ends in the ball of the foot.
+  if (b.part.shape === 'limb' && b.part.toes && places.length > 2) {
+    places.pop();
+    radii.pop();
+  }
   // The drawn ends of a part lie on its skin; the wire ends, turned over, well inside it. Along a body that is a pad it runs as
   // its medial line does, which ends short of the tips of an ellipse by b²/a (closed form); into a head only to its middle.
   const trunk = b.part.on === null;

@@ -5,16 +5,14 @@
 import { plainArea } from '@/core/form/area-edits';
 import { nearestParts, type FormWork } from '@/core/form/form';
 import { vertexAreas } from '@/core/geometry/mesh';
-import type { Laid } from '@/core/piece/coat';
-import { reverseOwned, type Cupboard, type Lot } from '@/core/piece/cupboard';
+import type { Cupboard } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Area, Piece } from '@/core/piece/schema';
 import { only } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { joined, mm2, say } from '@/core/text';
 import type { ShapedAreas } from './coat-plan';
-import { findWools } from '@/core/wool/find';
-import { wayOf } from './ways';
+import { shortCoat } from './short-coat';
 
 /** Less than this share of the skin is what borders between areas are rounded to. Ours. */
 const WORTH = 0.003;
@@ -114,19 +112,6 @@ function neighbours(piece: Piece, form: FormWork, { owner, depths }: Shaped): (p
   return ({ kind, id }) => most(touch.get(`${kind} ${id}`) ?? size) ?? most(size);
 }
 
-/** A short coat in the wool of a neighbour, or the one nearest to it that serves. */
-function shortCoat(beside: Area | null, piece: Piece, cupboard: Cupboard, hand: Hand): Laid | null {
-  const way = wayOf(reverseOwned(cupboard) ? 'velvet' : 'wisps');
-  const lotId = beside && beside.coat.method !== 'none' ? beside.coat.lotId : null;
-  const its = cupboard.lots.find((l) => l.id === lotId);
-  const suits = (form: Lot['form']) => way.suits[form].suits;
-  const lot =
-    its && suits(its.form) !== 'badly'
-      ? its
-      : findWools(cupboard.lots, { suits, ...(its ? { near: its.colour } : {}) })[0];
-  return lot ? way.begin({ lot, cupboard, hand, finishedLengthMm: piece.form.finishedLengthMm, now: null }) : null;
-}
-
 /** The areas with every undecided place clothed short; null where there is no wool for it, or no room for more areas. */
 function clothed(
   piece: Piece,
@@ -138,7 +123,9 @@ function clothed(
   let areas: Area[] = [...piece.areas];
   const under: Area[] = [];
   for (const p of places) {
-    const coat = shortCoat(beside(p), piece, cupboard, hand);
+    const by = beside(p)?.coat;
+    const lot = (by && by.method !== 'none' && cupboard.lots.find((l) => l.id === by.lotId)) || null;
+    const coat = shortCoat(lot, piece.form.finishedLengthMm, cupboard, hand);
     if (!coat) return null;
     if (p.kind === 'area') {
       areas = areas.map((a) => (a.id === p.id ? { ...a, coat } : a));

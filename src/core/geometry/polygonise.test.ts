@@ -128,4 +128,14 @@ describe('exact distances', () => {
       expect(roundConeDistance(c, ...q)).toBeCloseTo(best, 4);
     }
   });
+
+  it('leaves out the beads a toe thinner than the grid falls into, and keeps a piece of its own', () => {
+    const body = one(roundCone([0, 0, 0], [0, 0, 40], 14, 12));
+    // A thread so thin that only some nodes lie in it.
+    const thread = one(roundCone([0, 0, 52], [0.3, 3, 75], 0.55, 0.55));
+    const apart = one(roundCone([0, 0, 120], [0, 0, 130], 9, 9));
+    expect(polygonise(makeField([body, thread]), 1.5).pieces).toBe(1);
+    expect(polygonise(makeField([body, thread, apart]), 1.5).pieces).toBe(2);
+    expect(polygonise(makeField([body, apart]), 1.5).pieces).toBe(2);
+  });
 });

@@ -4,6 +4,7 @@
  * one half and mirrored, so both sides are the same to the last bit. Cost grows with the surface, not with the box.
  */
 import { EDGE_CORNERS, SHEET, SHEET_COUNT } from './cube-cases';
+import { withoutCrumbs } from './crumbs';
 import { flipToDelaunay } from './delaunay';
 import { fieldValue, partsNear, type Field } from './field';
 import { buildEdges, checkSurface, curvedExtent, SurfaceError, type Edges, type Extent, type Mesh } from './mesh';
@@ -296,7 +297,7 @@ const attempt = (f: Field, edgeMm: number, shift: number): Skin =>
  */
 export function skinOfGrid(grid: Grid, symmetric: boolean): Skin {
   untangle(grid, symmetric);
-  const sheets = dualSheets(grid, symmetric);
+  const sheets = withoutCrumbs(dualSheets(grid, symmetric));
   if (sheets.quads.length === 0)
     throw new SurfaceError(`the body holds no surface on a grid of ${grid.n.join(' x ')} with cells of ${grid.h} mm`);
   const normals = settle(grid, sheets);

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { shrinks, USUAL_SHRINK } from '@/core/rates/shrunk';
-import { FLAT_OUTLINES } from '@/core/form/flat-outlines';
+import { beginFlat, FLAT_OUTLINES } from '@/core/form/begin-flat';
 import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { Fields } from '@/ui/parts/Fields';
@@ -48,23 +48,16 @@ export function FlatList() {
       ...p,
       flatParts: [
         ...p.flatParts,
-        {
+        beginFlat({
           id,
           name: `Ear ${p.flatParts.length + 1}`,
           kind: 'ear',
           paired: true,
-          outline: FLAT_OUTLINES.ear.map(([x, y]) => [x, y] as [number, number]),
-          thicknessMm: 2,
-          layers: 3,
           // As it shrinks in this maker's hands, once that is known.
           shrinkShare: (plan && shrinks(plan.hand)?.share) ?? USUAL_SHRINK,
           lotId: p.core.lotId,
-          liningLotId: null,
-          liningMm: 0.8,
-          fringeMm: 10,
-          bendDeg: 0,
           seat: p.form.parts.find((x) => x.role === 'head')?.id ?? p.form.parts[0]!.id,
-        },
+        }),
       ],
     }));
     setView({ flatId: id });

@@ -28,9 +28,15 @@ const bodyPlanSchema = z.strictObject({
   /** Hunters look ahead, grazers to the sides. */
   eyes: z.enum(['ahead', 'aside']),
   areas: z.array(areaSchema.pick({ id: true, name: true, where: true, strokes: true })),
-  /** Parts made flat and apart from the start, and areas left bare until wisps are planned: fur would swallow them. */
+  /** Parts made flat and apart from the start. */
   flatFelt: z.array(form.plan),
-  bare: z.array(form.plan),
+  /** Areas that begin with a short coat, as long fur would swallow them, and those that are felted smooth. */
+  short: z.array(form.plan),
+  smooth: z.array(form.plan).default([]),
+  /** Parts that are a wrapped wire. */
+  wrapped: z.array(form.plan).default([]),
+  /** A tail felted flat is too thin for a wire. */
+  tailWire: z.boolean().default(true),
 });
 
 type BodyPlan = z.infer<typeof bodyPlanSchema>;

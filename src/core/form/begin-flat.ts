@@ -1,4 +1,5 @@
-/** First outlines of flat felt parts by kind, in thousandths of the animal's length, seat along the bottom. Ours. */
+/** Flat felt parts as they begin: outlines by kind, in thousandths of the animal's length, seat along the bottom. Ours. */
+import { USUAL_SHRINK } from '@/core/rates/shrunk';
 import type { FlatPart } from '@/core/piece/schema';
 
 export const FLAT_OUTLINES: Readonly<Record<FlatPart['kind'], readonly (readonly [number, number])[]>> = {
@@ -49,3 +50,18 @@ export const FLAT_OUTLINES: Readonly<Record<FlatPart['kind'], readonly (readonly
     [30, 0],
   ],
 };
+
+/** @param of what it is; the rest is as such parts usually are */
+export const beginFlat = (
+  of: Pick<FlatPart, 'id' | 'name' | 'kind' | 'paired' | 'lotId' | 'seat'> & Partial<FlatPart>,
+): FlatPart => ({
+  outline: FLAT_OUTLINES[of.kind].map(([x, y]) => [x, y] as [number, number]),
+  thicknessMm: 2,
+  layers: 3,
+  shrinkShare: USUAL_SHRINK,
+  liningLotId: null,
+  liningMm: 0.8,
+  fringeMm: 10,
+  bendDeg: 0,
+  ...of,
+});
