@@ -22,7 +22,7 @@ describe('skin that nothing is decided for', () => {
     const before = mm2Of(plain);
     const tail = plan(plain).coat.areas.find((a) => a.id === 'tail')!.areaMm2;
     for (const p of [tailless, bareTail]) {
-      // The tail's own area, less what borders beside it are rounded by.
+      // Other areas run into its place a little where it is gone.
       expect(Math.abs((mm2Of(p) - before) / tail - 1)).toBeLessThan(0.08);
       const f = found(p)!;
       expect(f.severity).toBe('caution');
@@ -63,7 +63,7 @@ describe('skin that nothing is decided for', () => {
     };
     const { coat, form } = planned(p, cupboard, hand, { edgeShare: 1 / 70 });
     // A tenth of its whole length, ends and all, is its round end: 2 pi r r of 2 pi r (800 + 2 r) is clothed.
-    expect(Math.abs(coat.undecided.mm2 / form.areaMm2 - (1 - 100 / 1000))).toBeLessThan(0.015);
+    expect(Math.abs(coat.undecided.mm2 / form.areaMm2 - (1 - 100 / 1000))).toBeLessThan(0.01);
   });
 
   it.each([

@@ -46,8 +46,8 @@ const finished = (piece: Piece): ReadonlySet<string> =>
 
 type Shaped = Pick<ShapedAreas, 'owner' | 'depths'>;
 
-/** Where no more than this share of an edge of the skin is left between areas, borders are rounded. Ours. */
-const ROUNDED = 0.6;
+/** A place so near to two areas, in edges of the skin, or to one and a part made apart, is what borders are rounded by. Ours. */
+const ROUNDED = 1;
 
 /** Places of the skin, by vertex: nothing where it is decided. */
 function placesOf(
@@ -56,11 +56,20 @@ function placesOf(
   { owner, depths }: Shaped,
 ): (readonly [UndecidedPlace['kind'], number] | null)[] {
   const part = nearestParts(form);
-  const has = finished(piece);
+  const apart = finished(piece);
+  const has = (v: number) => apart.has(form.body.parts[part[v]!]!.part.id);
+  const { ends, count } = form.skin.edges;
+  const beside = new Uint8Array(owner.length);
+  for (let e = 0; e < count; e++) {
+    const [u, v] = [ends[2 * e]!, ends[2 * e + 1]!];
+    if (has(u)) beside[v] = 1;
+    if (has(v)) beside[u] = 1;
+  }
+  const rounded = -ROUNDED * form.skin.edgeMm;
   return Array.from(owner, (a, v) => {
     if (a >= 0 && piece.areas[a]!.coat.method !== 'none') return null;
-    if (has.has(form.body.parts[part[v]!]!.part.id)) return null;
-    if (a < 0 && depths.some((d) => d[v]! > -ROUNDED * form.skin.edgeMm)) return null;
+    if (has(v)) return null;
+    if (a < 0 && depths.reduce((n, d) => n + (d[v]! > rounded ? 1 : 0), 0) + beside[v]! > 1) return null;
     return a >= 0 ? (['area', a] as const) : (['part', part[v]!] as const);
   });
 }
