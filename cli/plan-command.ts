@@ -1,7 +1,7 @@
 /**
  * The plan from the command line, as a function of its arguments:
  *   npm run plan -- demo/pine-marten.json --format json,pdf,csv,svg,book,ics,log,picture [--out DIR] [--cupboard FILE] [--hand FILE]
- *                   [--from aslant|left|right|front|above|face] [--light window|overcast|dusk] [--size 1600x1200]
+ *                   [--from aslant|left|right|front|above|face|sheet] [--light window|overcast|dusk] [--size 1600x1200] [--named]
  *                   [--length mm|in] [--paper a4|letter] [--shape fine|coarse] [--date YYYY-MM-DD]
  * Several formats are written from one plan: --format pdf,csv.
  * JSON, CSV and the calendar go to standard output unless --out is given; PDF, book and SVG need --out (default: the current folder).
@@ -11,9 +11,8 @@ import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { defaultHand, makePlan, parsePiece, readCupboard, readHand, type Problem, type Read } from '../src/core';
 import { LIGHTINGS } from '../src/core/picture/lighting';
-import { still } from '../src/core/picture/still';
-import { faceTurned, fibresFor, SIDE_NAMES, turnedTo, type Side } from '../src/core/picture/viewpoints';
-import { pngOf } from '../src/sheets/png';
+import { SIDE_NAMES } from '../src/core/picture/viewpoints';
+import { stillPicture } from '../src/sheets/still-picture';
 import { layChartSvg } from '../src/sheets/lay-chart-svg';
 import { planOptions } from '../src/desk/settings';
 import { fontsOnDisk } from '../src/sheets/fonts-on-disk';
@@ -48,14 +47,15 @@ export interface Io {
 
 /** What a picture is asked to be. @throws {Refused} naming what it may be */
 function pictureAsked({ from, light, size }: { readonly from: string; readonly light: string; readonly size: string }) {
-  const sides = [...SIDE_NAMES, 'face'];
-  if (!sides.includes(from)) throw new Refused(`--from must be one of ${sides.join(', ')}`);
+  const sides = [...SIDE_NAMES, 'face', 'sheet'] as const;
+  const side = sides.find((s) => s === from);
+  if (!side) throw new Refused(`--from must be one of ${sides.join(', ')}`);
   if (!(light in LIGHTINGS)) throw new Refused(`--light must be one of ${Object.keys(LIGHTINGS).join(', ')}`);
   const [width, height] = (/^(\d{2,4})x(\d{2,4})$/.exec(size) ?? []).slice(1).map(Number);
   const fits = (n: number | undefined) => n !== undefined && n >= 100 && n <= 4000;
   if (!fits(width) || !fits(height))
     throw new Refused('--size must be such as 1600x1200, from 100 to 4000 pixels each way');
-  return { from, light: light as keyof typeof LIGHTINGS, width: width!, height: height! };
+  return { from: side, light: light as keyof typeof LIGHTINGS, width: width!, height: height! };
 }
 
 async function command(args: readonly string[], io: Io): Promise<void> {
@@ -74,6 +74,7 @@ async function command(args: readonly string[], io: Io): Promise<void> {
       from: { type: 'string', default: 'aslant' },
       light: { type: 'string', default: 'window' },
       size: { type: 'string', default: '1600x1200' },
+      named: { type: 'boolean', default: false },
     },
   });
   const file = positionals[0];
@@ -135,19 +136,9 @@ async function command(args: readonly string[], io: Io): Promise<void> {
     put(name, body);
   }
   if (picture) {
-    const near = picture.from === 'face' ? faceTurned(plan) : null;
-    if (picture.from === 'face' && !near)
-      throw new Refused('This piece has no face yet: begin it, or take another side.');
-    const made = still(piece, plan, cupboard, {
-      turned: near?.turned ?? turnedTo(piece, picture.from as Side),
-      zoom: near?.zoom ?? 1,
-      ...(near ? { centre: near.centre } : {}),
-      width: picture.width,
-      height: picture.height,
-      lighting: picture.light,
-      fibres: fibresFor(picture.width, picture.height),
-    });
-    put(`${piece.id}-${picture.from}.png`, pngOf(made));
+    const png = stillPicture(piece, plan, cupboard, { ...picture, named: v.named ? units : null }, options.fonts);
+    if (!png) throw new Refused('This piece has no face yet: begin it, or take another side.');
+    put(`${piece.id}-${picture.from}.png`, png);
   }
   if (wants('svg')) {
     for (const a of plan.coat.areas) {

@@ -1,20 +1,17 @@
 /** A picture of the animal worked out in a worker of its own: how far it is, and stopped at once. */
 import * as Comlink from 'comlink';
-import type { StillOptions } from '@/core/picture/still';
+import type { PictureAsked } from '@/sheets/still-picture';
 import type { StillWorker } from '@/worker/still.worker';
 import { useDesk } from './store';
 
 interface StillJob {
-  /** The picture as PNG; null where it was stopped. */
+  /** The picture as PNG; null where it was stopped, or there is no face to be seen. */
   readonly done: Promise<Blob | null>;
   readonly stop: () => void;
 }
 
 /** @param report told what share is done, 0..1 @returns null where there is no plan to draw yet */
-export function workOutStill(
-  options: Omit<StillOptions, 'progress'>,
-  report: (share: number) => void,
-): StillJob | null {
+export function workOutStill(asked: PictureAsked, report: (share: number) => void): StillJob | null {
   const { piece, plan, cupboard } = useDesk.getState();
   if (!piece || !plan) return null;
   const worker = new Worker(new URL('../worker/still.worker.ts', import.meta.url), { type: 'module' });
@@ -27,8 +24,8 @@ export function workOutStill(
     );
   });
   const made = line
-    .still(piece, plan, cupboard, options, Comlink.proxy(report))
-    .then((png) => new Blob([png as BlobPart], { type: 'image/png' }));
+    .still(piece, plan, cupboard, asked, Comlink.proxy(report))
+    .then((png) => (png ? new Blob([png as BlobPart], { type: 'image/png' }) : null));
   // Nothing may be waiting for it once it is stopped.
   broke.catch(() => undefined);
   made.catch(() => undefined);

@@ -2,21 +2,21 @@
 import * as Comlink from 'comlink';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
-import { still, type StillOptions } from '@/core/picture/still';
 import type { Plan } from '@/core/plan';
-import { pngOf } from '@/sheets/png';
+import { stillPicture, type PictureAsked } from '@/sheets/still-picture';
+import { sheetFonts } from './sheet-fonts';
 
 const api = {
-  /** @returns the picture as PNG */
-  still(
+  /** @returns the picture as PNG; null where the face is asked for and there is none */
+  async still(
     piece: Piece,
     plan: Plan,
     cupboard: Cupboard,
-    options: Omit<StillOptions, 'progress'>,
+    asked: PictureAsked,
     report: (share: number) => void,
-  ): Uint8Array {
-    const png = pngOf(still(piece, plan, cupboard, { ...options, progress: report }));
-    return Comlink.transfer(png, [png.buffer as ArrayBuffer]);
+  ): Promise<Uint8Array | null> {
+    const png = stillPicture(piece, plan, cupboard, asked, await sheetFonts(), report);
+    return png && Comlink.transfer(png, [png.buffer as ArrayBuffer]);
   },
 };
 export type StillWorker = typeof api;

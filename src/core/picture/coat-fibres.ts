@@ -66,6 +66,19 @@ function colours(palette: Palette, field: ShadeField | null, plain: Triple, tip:
   };
 }
 
+/** Whether what stands at a place, its normal given, is seen on the picture; what is not only shades, and is drawn by fewer and wider fibres. */
+export type Seen = (x: number, y: number, z: number, n: ArrayLike<number>) => boolean;
+/** So many of what is not seen. Ours. */
+const UNSEEN = 1 / 8;
+
+/** Share of an area that is seen. */
+function seenShare(a: AreaPlan, seen: Seen): number {
+  const { positions: p, normals: n } = a.surface!;
+  let here = 0;
+  for (let i = 0; i < p.length; i += 3) if (seen(p[i]!, p[i + 1]!, p[i + 2]!, [n[i]!, n[i + 1]!, n[i + 2]!])) here++;
+  return p.length > 0 ? (3 * here) / p.length : 1;
+}
+
 /** A layer with less lift than this is felted flat; so much of it counts in the shade. Ours. */
 const FLAT_DEG = 5;
 const LAYER_CASTS = 0.4;
@@ -79,6 +92,7 @@ function coatArea(
   palette: Palette,
   shade: ShadeField | null,
   seed: number,
+  seen: Seen,
 ): void {
   const { pile } = a.fur!;
   const rnd = seeded(seed);
@@ -109,6 +123,9 @@ function coatArea(
   };
   const m = pile.marking;
   const each = (r: Root, share: number) => {
+    const here = seen(r.x, r.y, r.z, r.n);
+    if (!here && rnd() >= UNSEEN) return;
+    const wide = here ? widthMm : widthMm / UNSEEN;
     const lengthMm = pile.hemMm + (pile.topMm - pile.hemMm) * share;
     const inBand =
       m !== null &&
@@ -116,8 +133,8 @@ function coatArea(
       (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
     const colour = inBand ? marked : pick(vertexOf(r), rnd);
     // Wool felted flat ends in the felt: it hangs over nothing.
-    if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, LAYER_CASTS);
-    else grow(r, lengthMm, widthMm, colour);
+    if (felt) felt(r, (wide * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, LAYER_CASTS);
+    else grow(r, lengthMm, wide, colour);
   };
   if (pile.scattered) overArea(a, n, rnd, (r) => each(r, 0));
   else alongRows(a, n, rnd, each);
@@ -164,9 +181,13 @@ function feltSkin(
   }
 }
 
+/** A whisker of horsehair, mm, and how light it is beside its colour: it stands alone in the light. Ours. */
+const THREAD = 0.11;
+const THREAD_TONE = 0.8;
+
 /** A thread as one fibre, straight from its root to its tip with a little droop. */
 function thread(bed: FibreBed, root: Vec3, tip: Vec3, widthMm: number, colour: number): void {
-  const me = bed.next(widthMm, 1, colour);
+  const me = bed.next(widthMm, THREAD_TONE, colour);
   const long = Math.hypot(tip[0] - root[0], tip[1] - root[1], tip[2] - root[2]);
   for (let k = 0; k <= SEGMENTS; k++) {
     const t = k / SEGMENTS;
@@ -182,6 +203,7 @@ const FELT_WIDEST = 0.07;
 
 /**
  * @param most about so many fibres in all
+ * @param seen of what is not seen fewer fibres are drawn
  * @param clear places fibres keep out of: round the eyes, mm
  */
 export function coatFibres(
@@ -192,6 +214,7 @@ export function coatFibres(
   { bare, colour: skinColour, gloss, along }: BareSkin,
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
+  seen: Seen,
 ): Coated {
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
@@ -206,20 +229,23 @@ export function coatFibres(
   }
   const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
   const felt = bareMm2 * feltPer;
-  const laid = furred.reduce((s, x) => s + (x?.n ?? 0), 0);
+  // What an area counts: all of what is seen and some of the rest.
+  const parts = coat.areas.map((a, i) => (furred[i] ? UNSEEN + (1 - UNSEEN) * seenShare(a, seen) : 0));
+  const laid = furred.reduce((s, x, i) => s + (x?.n ?? 0) * parts[i]!, 0);
   // Felt has the colour of the skin it lies on: where there is much of it, fewer fibres say the same.
   const feltShare = Math.min(1, Math.max(FELT_OF_ALL * most, most - laid) / Math.max(1, felt));
   const share = Math.min(1, (most - felt * feltShare) / Math.max(1, laid));
   const feltWide = Math.min(FELT.finenessUm / 1000 / feltShare, FELT_WIDEST);
   const counts = furred.map((x) => (x ? Math.max(1, Math.round(x.n * share)) : 0));
   const threads = face ? face.whiskers.reduce((s, w) => s + w.whiskers.length, 0) : 0;
-  const bed = new FibreBed(counts.reduce((s, n) => s + n, 0) + Math.ceil(felt * feltShare) + threads + 2000);
+  const room = counts.reduce((s, n, i) => s + n * Math.min(1, 1.3 * parts[i]!), 0);
+  const bed = new FibreBed(Math.ceil(room) + Math.ceil(felt * feltShare) + threads + 2000);
   const fieldOf = (id: string) => shade.areas.find((a) => a.id === id)?.field ?? null;
   coat.areas.forEach((a, i) => {
     const laid = furred[i];
     if (!laid) return;
     const n = counts[i]!;
-    coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1));
+    coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1), seen);
   });
   const entries = new Uint32Array(bare.length);
   for (let v = 0; v < bare.length; v++)
@@ -233,7 +259,7 @@ export function coatFibres(
   keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);
-    for (const w of set.whiskers) thread(bed, w.root, w.tip, 0.14, colour);
+    for (const w of set.whiskers) thread(bed, w.root, w.tip, THREAD, colour);
   }
   return { fibres: bed, palette: palette.entries };
 }

@@ -58,7 +58,9 @@ export class FibreBed implements Fibres {
   }
   /** Room for one more. @param casts how much of its width counts in the shade */
   next(widthMm: number, tone: number, colour: number, casts = 1): number {
-    const me = this.count++;
+    // Beyond its room the last one is made again.
+    const me = Math.min(this.count, this.width.length - 1);
+    this.count = me + 1;
     this.width[me] = widthMm;
     this.tone[me] = tone;
     this.colour[me] = colour;

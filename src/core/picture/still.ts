@@ -5,11 +5,11 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin } from './bare-skin';
-import { coatFibres } from './coat-fibres';
+import { coatFibres, type Seen } from './coat-fibres';
 import { eyeSurfaces, noseSurface, type Surface } from './face-solids';
 import { groundUnder, lightAt, type Ground } from './ground';
 import { lampGrid } from './lamp-grid';
-import { across, centreOf, eye, type Lens, type Turned } from './lens';
+import { across, centreOf, eye, projector, type Lens, type Turned } from './lens';
 import { lightFibres, LIGHTINGS, lightSolid, type Lighting } from './lighting';
 import { metered } from './meter';
 import { canvas, closeUp, drawFibres, drawSolid } from './raster';
@@ -37,6 +37,8 @@ export interface Still {
   readonly height: number;
   /** Red, green, blue of every pixel, 0..255 as screens have them. */
   readonly rgb: Uint8Array;
+  /** Pixels on a millimetre, the same everywhere on the picture. */
+  readonly perMm: number;
 }
 
 /** Side of a cell of the grid round an animal of 230 mm or less, mm. */
@@ -76,7 +78,7 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
     : [];
   const owner = areasOfSkin(skin, plan.coat.areas);
   const bare = bareSkin(piece, plan, cupboard, owner);
-  const coated = coatFibres(piece, plan, cupboard, field, bare, o.fibres, clear);
+  const coated = coatFibres(piece, plan, cupboard, field, bare, o.fibres, clear, seenBy(lens));
   done(0.35);
   const to = lampFrom(o.turned, by);
   const lamp = lampGrid(to, coated.fibres, skin, coarse);
@@ -111,7 +113,24 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
   for (let i = 0; i < c.solid.length; i++) c.solid[i]! *= exposed;
   closeUp(c, behindOf(lens, ground));
   done(1);
-  return { width: o.width, height: o.height, rgb: onScreen(c.light) };
+  return { width: o.width, height: o.height, rgb: onScreen(c.light), perMm: lens.perMm };
+}
+
+/** So far beyond the edge of the picture fur may reach into it, mm; what is turned further away than this is behind the animal. Ours. */
+const BEYOND = 15;
+const AWAY = -0.4;
+
+/** What is on the picture and not turned away. */
+function seenBy(lens: Lens): Seen {
+  const m = projector(lens);
+  const { from } = eye(lens.turned);
+  const beyond = BEYOND * lens.perMm;
+  return (x, y, z, n) => {
+    if (n[0]! * from[0] + n[1]! * from[1] + n[2]! * from[2] < AWAY) return false;
+    const u = m[0]! * x + m[1]! * y + m[2]! * z + m[3]!;
+    const v = m[4]! * x + m[5]! * y + m[6]! * z + m[7]!;
+    return u > -beyond && v > -beyond && u < lens.width + beyond && v < lens.height + beyond;
+  };
 }
 
 const noseHex = (piece: Piece, plan: Plan): string =>

@@ -16,6 +16,15 @@ const SIDES = {
 export type Side = keyof typeof SIDES;
 export const SIDE_NAMES = Object.keys(SIDES) as Side[];
 
+/** As it is said under a picture. */
+export const SIDE_SAYS: Readonly<Record<Side, string>> = {
+  front: 'from the front',
+  left: 'from its left',
+  right: 'from its right',
+  above: 'from above',
+  aslant: 'aslant',
+};
+
 /** A relief hangs on a wall: its front is where its picture stands out, and it is looked at from there. */
 const OF_RELIEF: Readonly<Record<Side, Turned>> = {
   front: { yaw: 90, pitch: 0 },

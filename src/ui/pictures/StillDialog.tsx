@@ -10,13 +10,14 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { LIGHTINGS } from '@/core/picture/lighting';
-import { faceTurned, fibresFor, turnedTo } from '@/core/picture/viewpoints';
 import { saveBlob } from '@/desk/files';
 import { workOutStill } from '@/desk/still';
 import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { InsteadOfPicture } from '@/ui/parts/Panel';
+import { CheckField } from '@/ui/parts/CheckField';
 import { PickField } from '@/ui/parts/PickField';
+import { useUnits } from '@/ui/parts/useUnits';
 
 const FROM = {
   seen: 'as it is turned now',
@@ -26,6 +27,7 @@ const FROM = {
   front: 'the front',
   above: 'above',
   face: 'the face, near',
+  sheet: 'all sides, on one sheet',
 } as const;
 type From = keyof typeof FROM;
 const SIZES = { screen: [1200, 900], paper: [1600, 1200], large: [2400, 1800] } as const;
@@ -45,6 +47,8 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
   const [from, setFrom] = useState<From>('seen');
   const [light, setLight] = useState<Light>('window');
   const [size, setSize] = useState<Size>('screen');
+  const [named, setNamed] = useState(false);
+  const { units } = useUnits();
   const [share, setShare] = useState<number | null>(null);
   const [made, setMade] = useState<Made | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -54,22 +58,16 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
   if (!piece || !plan) return null;
 
   const work = async () => {
-    const near = from === 'face' ? faceTurned(plan) : null;
-    const turned =
-      near?.turned ??
-      (from === 'seen' || from === 'face' ? { yaw: view.yaw, pitch: view.pitch } : turnedTo(piece, from));
     const [width, height] = SIZES[size];
     setWrong(null);
     setShare(0);
     const job = workOutStill(
       {
-        turned,
+        from: from === 'seen' ? { yaw: view.yaw, pitch: view.pitch } : from,
         width,
         height,
-        fibres: fibresFor(width, height),
-        lighting: light,
-        zoom: near?.zoom ?? 1,
-        ...(near ? { centre: near.centre } : {}),
+        light,
+        named: named ? units : null,
       },
       setShare,
     );
@@ -81,7 +79,7 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
         setMade({
           blob,
           url: URL.createObjectURL(blob),
-          says: `${piece.name} from ${FROM[from]}, ${LIGHTINGS[light].name}`,
+          says: `${piece.name}${from === 'seen' || from === 'sheet' ? ',' : ' from'} ${FROM[from]}, ${LIGHTINGS[light].name}`,
         });
     } catch (e) {
       setWrong(e instanceof Error ? e.message : String(e));
@@ -92,7 +90,9 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
     <PickField
       label={label}
       value={value}
-      options={(Object.keys(words) as T[]).map((k) => ({ value: k, says: words[k] }))}
+      options={(Object.keys(words) as T[])
+        .filter((k) => k !== 'face' || plan.face)
+        .map((k) => ({ value: k, says: words[k] }))}
       disabled={share !== null}
       onChange={(v) => on(v as T)}
     />
@@ -107,6 +107,7 @@ export function StillDialog({ view, onClose }: { view: Pick<View, 'yaw' | 'pitch
           {pick('Light', lights, light, setLight)}
           {pick('Size', SIZE_WORDS, size, setSize)}
         </Box>
+        <CheckField label="with its name and a scale bar" value={named} disabled={share !== null} onChange={setNamed} />
         <Box
           aria-busy={share !== null}
           sx={{
