@@ -71,9 +71,16 @@ describe('first wools', () => {
       const read = readPiece(piece);
       expect(read.ok ? [] : read.problems, p.id).toEqual([]);
       expect(piece.core.lotId).not.toBeNull();
-      for (const a of piece.areas) if (a.coat.method !== 'none') expect(a.coat.lotId).toBe('rust-top');
-      const board = p.parts.every((q) => q.shape === 'board');
-      expect(piece.smallParts.map((s) => s.id)).toEqual(board ? [] : ['nose']);
+      // What is felted smooth is a beak in the wool of the nose, or a ground and feet in that of the core.
+      const { smallParts, core } = piece;
+      for (const a of piece.areas)
+        if (a.coat.method === 'smooth') expect(a.coat.lotId === 'rust-top', a.id).toBe(false);
+        else if (a.coat.method !== 'none') expect(a.coat.lotId).toBe('rust-top');
+      expect(piece.areas.some((a) => a.coat.method === 'smooth' && a.coat.lotId === core.lotId)).toBe(
+        p.smooth.some((id) => id !== 'beak'),
+      );
+      // A beak is an area of its own.
+      expect(smallParts.map((s) => s.id)).toEqual(p.parts.some((q) => q.role === 'beak') ? [] : ['nose']);
     }
   });
 });

@@ -17,15 +17,14 @@ import { makePlan, planSteps, type Plan } from './plan';
 import { weightedPercentile } from './percentile';
 import { remedied } from './remedied';
 
-/** The marten as drawn, looking ahead and with fur rows on every area; its eye rims and muzzle are laid otherwise. */
+/** The marten as drawn, looking ahead and with fur rows on every area; its legs, chin, eye rims and muzzle are laid otherwise. */
 const pineMarten: Piece = {
   ...turnedMarten,
   form: { ...turnedMarten.form, pose: [] },
   areas: turnedMarten.areas
-    .slice(0, 9)
-    .map((a) =>
-      a.coat.method === 'none' ? { ...a, coat: turnedMarten.areas.find((b) => b.id === 'belly')!.coat } : a,
-    ),
+    .filter((a) => a.coat.method === 'fold-over' || a.id === 'legs')
+    .map((a) => ({ ...a, branching: false }))
+    .map((a) => (a.id === 'legs' ? { ...a, coat: turnedMarten.areas.find((b) => b.id === 'belly')!.coat } : a)),
 };
 const coarse = { edgeShare: 1 / 90 };
 /** Coarse enough for what is asked of the memory, not of the animal. */

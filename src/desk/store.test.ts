@@ -238,6 +238,7 @@ describe('what is kept beside the piece', () => {
       'fawn-top',
       'rust-top',
       'soft-white-top',
+      'stone-grey-top',
       'umber-top',
     ]);
     expect(filled.lots.find((l) => l.id === 'cream-top')!.haveG).toBe(3);

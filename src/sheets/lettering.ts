@@ -4,7 +4,7 @@ import type { Still } from '@/core/picture/still';
 import type { SheetFonts } from './fonts';
 
 /** A picture with room to draw on. Pixels from the left and the top. */
-export type Paintable = Pick<Still, 'width' | 'height' | 'rgb'>;
+type Paintable = Pick<Still, 'width' | 'height' | 'rgb'>;
 type Colour = readonly [number, number, number];
 
 /** Straight pieces a curve is cut into. */

@@ -15,7 +15,7 @@ import { fill, letterer, type Letterer } from './lettering';
 import { pngOf } from './png';
 
 /** What it may be seen from: as it is turned, a side, the face near, or all of them. */
-export type SeenFrom = Turned | Side | 'face' | 'sheet';
+type SeenFrom = Turned | Side | 'face' | 'sheet';
 
 export interface PictureAsked {
   readonly from: SeenFrom;

@@ -5,6 +5,7 @@ import type { Piece, UNDER_FUR } from '@/core/piece/schema';
 import type { Finding, PieceChange, Remedy } from '@/core/stage';
 import { fine, mm, say, share } from '@/core/text';
 import type { BodyPart } from '@/core/form/body';
+import { placeOnPart } from '@/core/form/body';
 import { nearestParts, type FormWork } from '@/core/form/form';
 import { localRadius, type CoreSkin } from './core-skin';
 import { skeleton } from './skeleton';
@@ -24,6 +25,17 @@ interface Lost {
   readonly fits: readonly number[];
 }
 
+/** Toes have no core of their own worth keeping: they are wisps rolled and felted on. */
+function beyondBall(w: FormWork, p: number, v: number): boolean {
+  const b = w.body.parts[p]!;
+  if (b.part.shape !== 'limb' || !b.part.toes) return false;
+  const toes = b.part.root === 'start' ? b.left[b.left.length - 1]!.length : b.left[0]!.length;
+  const { positions: s } = w.skin;
+  const { along } = placeOnPart(b, s[3 * v]!, s[3 * v + 1]!, s[3 * v + 2]!);
+  const from = toes / b.lengthMm;
+  return b.part.root === 'start' ? along > 1 - from : along < from;
+}
+
 /** What the coat takes of every part, whatever is made of it. */
 export function lostUnder(w: FormWork, c: CoreSkin): Lost[] {
   const part = nearestParts(w);
@@ -34,6 +46,7 @@ export function lostUnder(w: FormWork, c: CoreSkin): Lost[] {
   for (let v = 0; v < c.loft.length; v++) {
     const loft = c.loft[v]!;
     const p = part[v]!;
+    if (beyondBall(w, p, v)) continue;
     seen[p]!++;
     if (loft <= 0) continue;
     const r = localRadius(c, w.skin, v, loft + LEAST_CORE_MM);

@@ -1,5 +1,4 @@
 /** What the coat stage makes, for the stages after it: every area as it lies and as it is laid. Plain data. */
-import type { Undecided } from './undecided';
 import type { LieMark } from '@/core/form/lie-marks';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Laid } from '@/core/piece/coat';
@@ -42,6 +41,20 @@ export interface AreaPlan {
         readonly swatches: number;
       })
     | null;
+}
+
+export interface UndecidedPlace {
+  /** The area that is not laid, or the part whose skin lies in none. */
+  readonly kind: 'area' | 'part';
+  readonly id: string;
+  readonly name: string;
+  readonly mm2: number;
+}
+
+export interface Undecided {
+  readonly mm2: number;
+  /** Largest first. */
+  readonly places: readonly UndecidedPlace[];
 }
 
 export interface CoatPlan {

@@ -11,7 +11,7 @@ import type { Area, Piece } from '@/core/piece/schema';
 import { only } from '@/core/ref';
 import type { Finding } from '@/core/stage';
 import { joined, mm2, say } from '@/core/text';
-import type { ShapedAreas } from './coat-plan';
+import type { ShapedAreas, Undecided, UndecidedPlace } from './coat-plan';
 import { shortCoat } from './short-coat';
 
 /** Less than this share of the skin is what borders between areas are rounded to. Ours. */
@@ -21,20 +21,6 @@ const SEEN = 0.02;
 /** Parts named in words; the rest is counted. Ours. */
 const NAMED = 4;
 const MOST_AREAS = 60;
-
-export interface UndecidedPlace {
-  /** The area that is not laid, or the part whose skin lies in none. */
-  readonly kind: 'area' | 'part';
-  readonly id: string;
-  readonly name: string;
-  readonly mm2: number;
-}
-
-export interface Undecided {
-  readonly mm2: number;
-  /** Largest first. */
-  readonly places: readonly UndecidedPlace[];
-}
 
 /** Parts with a finish of their own: a board is felted in the wool of its core, what a flat part stands for and a beak have wool of theirs. */
 const finished = (piece: Piece): ReadonlySet<string> =>

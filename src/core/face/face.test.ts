@@ -218,7 +218,11 @@ const WRONG: readonly (readonly [string, Piece])[] = [
   ['face-whisker-thread-whiskers', faced(pineMarten, (f) => void (f.whiskers[0]!.threadId = null))],
   ['face-whisker-passes-whiskers', faced(pineMarten, (f) => void (f.whiskers[0]!.passes = 2))],
   ['face-nose-join', faced(pineMarten, (f) => void (f.nose.beforeJoin = false))],
-  ['face-fur-crown', kingfisher],
+  // The short fur round its eye taken away, that of its crown comes up to it.
+  [
+    'face-fur-crown',
+    faced({ ...kingfisher, areas: kingfisher.areas.filter((a) => a.id !== 'lores') }, (f) => void (f.eyes.at.up = 0.3)),
+  ],
 ];
 
 describe('an eye sunk below its rim', () => {

@@ -84,16 +84,9 @@ describe('a photograph behind the animal', () => {
   it('a trunk drawn too deep is too deep in its proportions', () => {
     const ids = [...IDS, 'trunk:top', 'trunk:under'];
     const photo = photoOf(body, ids);
-    const deep = ['0', '1', '2', '3'].reduce<Piece['form']>(
-      (f, key) =>
-        setThickness(
-          f,
-          'trunk',
-          key,
-          1.3 * thicknessesOf(f.parts.find((p) => p.id === 'trunk')!)[Number(key)]!.across * unitMm(f),
-        ),
-      straight,
-    );
+    const deep = thicknessesOf(straight.parts.find((p) => p.id === 'trunk')!)
+      .filter((t) => t.key.endsWith('high'))
+      .reduce<Piece['form']>((f, t) => setThickness(f, 'trunk', t.key, 1.3 * t.across * unitMm(straight)), straight);
     const depth = comparePicture(makeBody(deep), photo, SCALE, [0, 0]).proportions.find(
       (p) => p.name === 'Depth of trunk',
     )!;

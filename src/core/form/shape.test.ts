@@ -91,7 +91,7 @@ describe('adding and taking away', () => {
 
   it('taking the neck away takes head, muzzle and ears too, out of pose and areas; the trunk stays', () => {
     const next = removePart(pineMarten, 'neck');
-    expect(next.form.parts.map((p) => p.id)).toEqual(['trunk', 'tail', 'foreleg', 'hindleg']);
+    expect(next.form.parts.map((p) => p.id)).toEqual(['trunk', 'tail', 'shoulder', 'foreleg', 'thigh', 'hindleg']);
     expect(next.areas.map((a) => a.id)).toEqual(['flanks', 'legs', 'belly', 'back', 'tail']);
     expect(readPiece(structuredClone(next)).ok).toBe(true);
     expect(removePart(pineMarten, 'trunk')).toBe(pineMarten);
@@ -104,8 +104,8 @@ describe('the measure a maker knows', () => {
       expect(statedShare(p.parts, 'length')).toBe(1);
       for (const m of measuresOf(p.parts)) expect(statedShare(p.parts, m.id)).toBeGreaterThan(0);
     }
-    // The cria is drawn 1348 high to the tip of its ears and 999 long.
-    expect(statedShare(alpacaCria.form.parts, 'height')).toBeGreaterThan(1.3);
+    // The cria is drawn some 1320 high to the tip of its ears and some 1020 long.
+    expect(statedShare(alpacaCria.form.parts, 'height')).toBeCloseTo(1.29, 1);
     expect(statedShare(pineMarten.form.parts, 'tail')).toBeCloseTo(
       partLength(part(form, 'tail')) / drawnLength(form.parts),
       12,
@@ -156,7 +156,8 @@ describe('an oval part', () => {
       .filter((t) => t.key.endsWith('wide'))
       .reduce((f, t) => setThickness(f, 'tail', t.key, 1.5 * t.across * unitMm(form)), oval);
     // Where its stretches blend a little is added to either.
-    expect(Math.abs(at(wide)[0]) / Math.abs(at(oval)[0])).toBeCloseTo(1.46, 1);
+    expect(Math.abs(at(wide)[0]) / Math.abs(at(oval)[0])).toBeGreaterThan(1.35);
+    expect(Math.abs(at(wide)[0]) / Math.abs(at(oval)[0])).toBeLessThan(1.5);
     expect(placeAt(makeBody(wide), at(wide)).out).toBeCloseTo(place.out, 1);
   });
 });

@@ -10,8 +10,7 @@ const LEAST = 0.02;
 export function withoutCrumbs(s: Sheets): Sheets {
   const n = s.positions.length / 3;
   const groups = new UnionFind(n);
-  for (let q = 0; q < s.quads.length; q += 4)
-    for (let k = 1; k < 4; k++) groups.join(s.quads[q]!, s.quads[q + k]!);
+  for (let q = 0; q < s.quads.length; q += 4) for (let k = 1; k < 4; k++) groups.join(s.quads[q]!, s.quads[q + k]!);
   const size = new Map<number, number>();
   for (let q = 0; q < s.quads.length; q += 4) {
     const g = groups.head(s.quads[q]!);

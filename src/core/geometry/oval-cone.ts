@@ -136,11 +136,21 @@ export function ovalConeDistance(s: OvalCone, px: number, py: number, pz: number
   return s.held * d;
 }
 
+/** How far an end reaches from its middle the way `k` of the axes of space, mm: two halves of ellipsoids, each on its side of the axis. */
+function reach(s: OvalCone, r: number, e: Section, k: number, way: 1 | -1): number {
+  const high = way * s.top[k]! >= 0 ? e.over : e.under;
+  return r * Math.sqrt((e.wide * s.out[k]!) ** 2 + (high * s.top[k]!) ** 2 + s.axis[k]! ** 2);
+}
+
 /** The box along the axes that holds it, mm. */
 export function ovalConeBounds(s: OvalCone): { min: number[]; max: number[] } {
-  const reach = s.holds;
+  const ends = [
+    [s.a, s.ra, s.sa],
+    [s.b, s.rb, s.sb],
+  ] as const;
+  const at = (k: number, way: 1 | -1) => ends.map(([p, r, e]) => p[k]! + way * reach(s, r, e, k, way));
   return {
-    min: [0, 1, 2].map((i) => Math.min(s.a[i]! - reach[0], s.b[i]! - reach[1])),
-    max: [0, 1, 2].map((i) => Math.max(s.a[i]! + reach[0], s.b[i]! + reach[1])),
+    min: [0, 1, 2].map((k) => Math.min(...at(k, -1))),
+    max: [0, 1, 2].map((k) => Math.max(...at(k, 1))),
   };
 }

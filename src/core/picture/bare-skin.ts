@@ -12,7 +12,7 @@ import type { Plan } from '@/core/plan';
 import { seenAt } from '@/core/shade/layers/look';
 
 /** Where each vertex of the skin lies: which area's surface it is part of, and which vertex of that; -1 for none. */
-export interface OwnedSkin {
+interface OwnedSkin {
   readonly area: Int16Array;
   readonly vertex: Int32Array;
 }

@@ -25,7 +25,15 @@ import {
   unitMm,
 } from '@/core/form/shape';
 import { boundsOf } from '@/core/piece/fields';
-import { anyPartSchema, jointSchema, pieceSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
+import {
+  anyPartSchema,
+  jointSchema,
+  pieceSchema,
+  toesSchema,
+  type Joint,
+  type Part,
+  type Piece,
+} from '@/core/piece/schema';
 import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
@@ -43,6 +51,8 @@ import { Sentence } from '@/ui/parts/Figures';
 const FORM = pieceSchema.shape.form.shape;
 const SIZE = { finished: boundsOf(FORM.finishedLengthMm), life: boundsOf(FORM.lifeLengthMm) };
 type Side = Joint['side'];
+/** Toes as they begin. Ours. */
+const FIRST_TOES = { count: 4, spreadDeg: 50 } as const;
 /** No more digits than the work can use. */
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
@@ -197,6 +207,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
         );
       })}
       {part.shape === 'limb' && <Sections part={part} shape={shape} />}
+      {part.shape === 'limb' && <ToesOf part={part} />}
       {part.shape !== 'board' && <Fields {...of} keys={['blend', 'lie']} />}
       {joints.length > 0 && (
         <Box sx={{ mt: 1 }}>
@@ -265,6 +276,37 @@ function Sections({
               onChange={(v) => shape((f) => setMiddle(f, part.id, i, v))}
             />
           ),
+      )}
+    </>
+  );
+}
+
+/** Whether its last stretch ends in toes, how many and how far apart. */
+function ToesOf({ part }: { part: Extract<Part, { shape: 'limb' }> }) {
+  const change = (recipe: (limb: Extract<Part, { shape: 'limb' }>) => void) =>
+    editPiece((d) => {
+      const p = d.form.parts.find((x) => x.id === part.id);
+      if (p?.shape === 'limb') recipe(p);
+    });
+  return (
+    <>
+      <CheckField
+        label="ends in toes"
+        value={part.toes !== undefined}
+        onChange={(on) =>
+          change((p) => {
+            if (on) p.toes = { ...FIRST_TOES };
+            else delete p.toes;
+          })
+        }
+      />
+      {part.toes && (
+        <Fields
+          schema={toesSchema}
+          value={part.toes}
+          keys={['count', 'spreadDeg']}
+          onChange={(to) => change((p) => void (p.toes && Object.assign(p.toes, to)))}
+        />
       )}
     </>
   );

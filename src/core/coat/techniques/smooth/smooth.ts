@@ -13,7 +13,6 @@ import {
   PASSES,
   type FeltedLook,
 } from '@/core/coat/techniques/felted';
-import { piecesAlong } from '@/core/coat/rows/row-figures';
 import { lookedOver } from '@/core/coat/rows/row-work';
 import type { Work } from '@/core/time/elements';
 import { both } from '@/core/time/work-time';
@@ -106,7 +105,7 @@ export const smooth: Way<Smooth> = {
       unit: smooth.unit,
       spacingMm: PIECE,
       pitchMm: PIECE,
-      pieces: (rows) => piecesAlong(rows, PIECE),
+      pieces: () => Math.ceil(c.shape.patch.areaMm2 / PIECE ** 2),
       placing,
       massExtraG: 0,
       does: () => of.does(c.lot.name, c.area.name, spec.layers),
