@@ -24,7 +24,7 @@ describe('the plan from the command line', () => {
     expect(a.status).toBe(0);
     const plan = JSON.parse(a.stdout) as { pieceId: string; coat: { areas: unknown[] } };
     expect(plan.pieceId).toBe('pine-marten');
-    expect(plan.coat.areas.length).toBe(11);
+    expect(plan.coat.areas.length).toBe(12);
     // The shared plan was made by another process; what is written is the same to the letter.
     expect(a.stdout).toBe(`${planJson(planned(pineMarten))}\n`);
   });
@@ -36,7 +36,7 @@ describe('the plan from the command line', () => {
     expect(files).toContain('alpaca-cria-row-sheets.pdf');
     expect(files).toContain('alpaca-cria-cut-list.csv');
     expect(files).toContain('alpaca-cria-bench-book.pdf');
-    expect(files.filter((f) => f.endsWith('.svg')).length).toBe(8);
+    expect(files.filter((f) => f.endsWith('.svg')).length).toBe(10);
     expect(readFileSync(join(dir, 'alpaca-cria-cut-list.csv'), 'utf8')).toContain('Topknot');
   });
 

