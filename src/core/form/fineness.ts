@@ -5,4 +5,4 @@ export const EDGE_SHARE = 1 / 125;
 export const COARSE_SHARE = 1 / 85;
 
 /** First figures of another shape, until it is worked out as finely as asked: within a few percent. */
-export const FIRST_SHARE = 1 / 60;
+export const FIRST_SHARE = 1 / 68;

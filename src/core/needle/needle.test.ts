@@ -50,7 +50,7 @@ describe.each(DEMOS)('needles of the %s', (_, piece) => {
     );
     // Beside a wire another may reach more places.
     for (const p of phases(piece, 'surface').filter((q) => thin.includes(q.id) && q.openShare === 1))
-      expect(needle(p.needleId).gauge, p.id).toBe(40);
+      expect(needle(p.needleId).gauge, p.id).toBeGreaterThanOrEqual(38);
   });
   it('a 38 or 40 triangle for the last pass over short fur (common practice)', () => {
     const short = plan(piece).coat.areas.filter((a) => a.fur && ['pieces', 'sheet', 'wisps'].includes(a.fur.method));
