@@ -2,7 +2,7 @@
  * A picture of the finished animal as a file: from one side, or all of them on one sheet; with or without its name and a scale bar. The
  * page's worker and the command line make it here, the same to the byte.
  */
-import { LIGHTINGS } from '@/core/picture/lighting';
+import type { LIGHTINGS } from '@/core/picture/lighting';
 import type { Turned } from '@/core/picture/lens';
 import { still, type Still } from '@/core/picture/still';
 import { faceTurned, fibresFor, SIDE_NAMES, SIDE_SAYS, turnedTo, type Side } from '@/core/picture/viewpoints';

@@ -156,6 +156,8 @@ export function betweenAreas(
     // What can be turned piece by piece mends a corner; beside it there is none.
     if ([a, b].some((x) => x.coat.method !== 'none' && wayOf(x.coat.method).fans)) continue;
     const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
+    // Of wool felted flat, and of a nap, no lie is seen.
+    if ([la, lb].some(({ pile }) => pile.hemMm <= NAP_MM || (pile.scattered && pile.liftDeg < FLAT_DEG))) continue;
     out.push({
       id: `coat-corner-${a.id}-${b.id}`,
       code: 'coat-corner',
@@ -172,6 +174,10 @@ export function betweenAreas(
   }
   return [...out, ...tooNear(piece, shaped.overhangs, lays)];
 }
+
+/** Fur no longer than this is a nap, and a layer with less lift is felted flat. Ours. */
+const NAP_MM = 3;
+const FLAT_DEG = 5;
 
 /** Places of a stroke at most, along one corner. */
 const MOST_PLACES = 200;

@@ -30,7 +30,7 @@ const EXTINCTION = 0.75;
 /** Pale fibres let light on: this much of a root of how light they are comes off what hides. */
 const LETS_ON = 0.6;
 /** Glints: how strong, how sharp, and how far off the mirror way they lie along the fibre, rad. */
-const GLINT = { strength: 0.055, first: 36, firstOff: -0.1, second: 11, secondOff: 0.14 } as const;
+const GLINT = { strength: 0.045, first: 36, firstOff: -0.1, second: 11, secondOff: 0.14 } as const;
 
 /**
  * @param palette stride 7, see `Palette` @param eye unit direction to the eye
