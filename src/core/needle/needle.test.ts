@@ -97,7 +97,6 @@ describe('beside wire', () => {
     const thin = change(alpacaCria, (d) => {
       const { coat } = d.areas.find((a) => a.id === 'legs')!;
       if (coat.method === 'locks') Object.assign(coat, { lengthMm: 16, liftDeg: 30, lockMg: 6 });
-      d.frame.wireId = 'aluminium-15';
     });
     const flatter = phases(thin, 'through').filter((p) => /leg/.test(p.id));
     expect(flatter.some((p) => p.angleDeg === 45)).toBe(true);
