@@ -328,7 +328,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   // The same by keyboard: a new area, its part and bands typed; last in the list, so it has all it claims.
   await page.getByRole('button', { name: 'turn the animal' }).click();
   await page.getByRole('button', { name: 'New area' }).click();
-  await expect(page.getByLabel('Name of the area')).toHaveValue('New area 12');
+  await expect(page.getByLabel('Name of the area')).toHaveValue('New area 13');
   await page.getByLabel('Name of the area').fill('Left sock');
   await expect(page.getByRole('list', { name: 'Areas' }).getByRole('button', { name: 'Throat bib' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Part' }).click();
