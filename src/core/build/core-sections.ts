@@ -39,7 +39,9 @@ export function sectionsOf(w: FormWork, core: CoreSkin, part: BodyPart): Section
     const size = (l: Loop) => ({ width: widthOf(l, 0), height: widthOf(l, 1) });
     // Where the cut runs on into a neighbour it says nothing about this part.
     const across =
-      part.part.shape === 'pad' ? Math.max(part.part.halfWidth, part.part.halfHeight) * w.body.scale : m.radius;
+      part.part.shape === 'pad'
+        ? Math.max(part.part.halfWidth, part.part.halfHeight) * w.body.scale
+        : Math.max(m.semi.wide, m.semi.over, m.semi.under);
     const widest = 2 * MERGED * across;
     const extent = [0, 1].map((k) => {
       const at = finishedLoop.filter((_, i) => i % 2 === k);

@@ -7,7 +7,7 @@ import { nearestOnSegment } from '@/core/geometry/segment';
 import { heightOver, restPlane, tiltOf, type Plane } from '@/core/geometry/rest-plane';
 import type { Vec3 } from '@/core/geometry/vec';
 import { figure } from '@/core/method/define';
-import type { BodyPart } from '@/core/form/body';
+import { meanOf, type BodyPart } from '@/core/form/body';
 import { nearestParts, type FormWork } from '@/core/form/form';
 import { footGives } from './core-methods';
 
@@ -28,7 +28,7 @@ function radiusAt(w: FormWork, b: BodyPart, side: 'left' | 'right', p: Vec3): nu
   let best = { d: Infinity, r: 0 };
   for (const s of segments) {
     const { distance, t } = nearestOnSegment(p, s.a, s.b);
-    if (distance < best.d) best = { d: distance, r: s.ra + t * (s.rb - s.ra) };
+    if (distance < best.d) best = { d: distance, r: meanOf(s, t) };
   }
   return best.r;
 }

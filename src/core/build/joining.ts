@@ -1,5 +1,5 @@
 /** How a part sits in what it grows out of. Lengths mm. */
-import { onAxis, type Body, type BodyPart } from '@/core/form/body';
+import { endOf, meanOf, onAxis, type Body, type BodyPart } from '@/core/form/body';
 import { partDistance } from '@/core/geometry/field';
 import { sub, unit } from '@/core/geometry/vec';
 
@@ -22,11 +22,10 @@ export function joining(body: Body, part: BodyPart): { inside: number; bend: num
   for (let i = 1; i < part.left.length; i++) {
     const [a, b] = [part.left[i - 1]!, part.left[i]!];
     const cos = [0, 1, 2].reduce((s, k) => s + unit(sub(a.b, a.a))[k]! * unit(sub(b.b, b.a))[k]!, 0);
-    bend += Math.acos(Math.max(-1, Math.min(1, cos))) * a.rb;
+    bend += Math.acos(Math.max(-1, Math.min(1, cos))) * meanOf(a, 1);
   }
   return { inside: Math.min(inside, part.lengthMm * 0.9), bend };
 }
 
 /** Thickness of a part where it joins. */
-export const rootAcross = (b: BodyPart): number =>
-  2 * (b.part.root === 'start' ? b.left[0]!.ra : b.left[b.left.length - 1]!.rb);
+export const rootAcross = (b: BodyPart): number => 2 * endOf(b, 'root').radius;

@@ -15,6 +15,7 @@ import { CLOSEST_MM } from './judgement';
 import { allotLocks, type SharedLocks } from '@/core/coat/techniques/locks/lock-allotment';
 import type { Overhang } from '@/core/coat/rows/neighbours';
 import type { Lay } from './way';
+import { feltedFlat } from './picture/pile';
 import { wayOf } from './ways';
 import { longestLength } from '@/core/coat/techniques/fold-over/fold-over-lay';
 
@@ -157,7 +158,7 @@ export function betweenAreas(
     if ([a, b].some((x) => x.coat.method !== 'none' && wayOf(x.coat.method).fans)) continue;
     const [x, y] = [la.pile.hemMm, lb.pile.hemMm];
     // Of wool felted flat, and of a nap, no lie is seen.
-    if ([la, lb].some(({ pile }) => pile.hemMm <= NAP_MM || (pile.scattered && pile.liftDeg < FLAT_DEG))) continue;
+    if ([la, lb].some(({ pile }) => pile.hemMm <= NAP_MM || feltedFlat(pile))) continue;
     out.push({
       id: `coat-corner-${a.id}-${b.id}`,
       code: 'coat-corner',
@@ -175,9 +176,8 @@ export function betweenAreas(
   return [...out, ...tooNear(piece, shaped.overhangs, lays)];
 }
 
-/** Fur no longer than this is a nap, and a layer with less lift is felted flat. Ours. */
+/** Fur no longer than this is a nap. Ours. */
 const NAP_MM = 3;
-const FLAT_DEG = 5;
 
 /** Places of a stroke at most, along one corner. */
 const MOST_PLACES = 200;

@@ -242,6 +242,23 @@ export function semiOf(s: Stretch, t: number): Section {
   return { wide: e.wide * r, over: e.over * r, under: e.under * r };
 }
 
+/** Radius of the circle that has as much area as the section a share `t` along a stretch, mm. */
+export function meanOf(s: Stretch, t: number): number {
+  // To the last bit the radius of the end where it is round.
+  if (s.sa === ROUND && s.sb === ROUND) return t === 1 ? s.rb : s.ra + t * (s.rb - s.ra);
+  const { wide, over, under } = semiOf(s, t);
+  return Math.sqrt((wide * (over + under)) / 2);
+}
+
+/** Where a part begins on what it sits on, or ends: the place, and how thick it is there all round, mm. */
+export function endOf(b: BodyPart, which: 'root' | 'free'): { readonly at: Vec3; readonly radius: number } {
+  const first = b.left[0]!;
+  const last = b.left[b.left.length - 1]!;
+  return (b.part.root === 'start') === (which === 'root')
+    ? { at: first.a, radius: meanOf(first, 0) }
+    : { at: last.b, radius: meanOf(last, 1) };
+}
+
 /** How far the skin of a stretch is from its axis that way, mm; `up` and `out` of any length. */
 function radiusTowards(s: Stretch, t: number, up: number, out: number): number {
   if (s.sa === ROUND && s.sb === ROUND) return s.ra + t * (s.rb - s.ra);
@@ -313,6 +330,7 @@ export function onAxis(part: BodyPart, stretches: readonly Stretch[], along: num
     axis: unit(sub(s.b, s.a)),
     top: s.top,
     out: s.out,
-    radius: s.ra + t * (s.rb - s.ra),
+    /** Half width, height and depth there, mm. */
+    semi: semiOf(s, t),
   };
 }

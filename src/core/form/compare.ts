@@ -6,7 +6,7 @@
 import { add, cross, dot, scale, type Vec3 } from '@/core/geometry/vec';
 import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Part, Reference } from '@/core/piece/schema';
-import { onAxis, type Body, semiOf, type BodyPart, type Stretch } from './body';
+import { onAxis, type Body } from './body';
 import { SIDES } from './sides';
 
 export const pictureScale = method({
@@ -50,13 +50,6 @@ export interface Landmark {
   readonly at: Vec3;
 }
 
-/** Half width, height and depth of a part half way along it, mm. */
-function semiHalfWay(b: BodyPart, stretches: readonly Stretch[]) {
-  const from = b.lengthMm / 2;
-  const s = stretches.find((x) => from <= x.before + x.length) ?? stretches[stretches.length - 1]!;
-  return semiOf(s, Math.max(0, Math.min(1, (from - s.before) / s.length)));
-}
-
 /** Tip and root of every part, and top and underside of those on the midline; of a pair the one on the animal's left. */
 export function landmarks(body: Body): Landmark[] {
   return body.parts.flatMap((b): Landmark[] => {
@@ -68,7 +61,6 @@ export function landmarks(body: Body): Landmark[] {
     const name = part.name.toLowerCase();
     const middle = onAxis(b, left, 0.5);
     const pad = part.shape === 'pad' ? part.halfHeight * body.scale : null;
-    const semi = semiHalfWay(b, left);
     const across = part.mirrored
       ? []
       : ([
@@ -83,7 +75,7 @@ export function landmarks(body: Body): Landmark[] {
         part: part.id,
         end,
         name: `${end === 'top' ? 'top' : 'underside'} of ${name}, half way`,
-        at: add(middle.at, scale(middle.top, sign * (pad ?? (sign > 0 ? semi.over : semi.under)))),
+        at: add(middle.at, scale(middle.top, sign * (pad ?? (sign > 0 ? middle.semi.over : middle.semi.under)))),
       })),
     ];
   });

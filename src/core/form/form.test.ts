@@ -3,7 +3,7 @@ import { alpacaCria, kingfisher, pineMarten as turnedMarten } from '../../../dem
 import { plainTube } from '../../../demo/plain-tube';
 import type { Part } from '@/core/piece/schema';
 import { areaDepth, depthAfter } from './areas';
-import { makeBody, placeOnPart } from './body';
+import { drawnLength, endOf, makeBody, onAxis, placeOnPart } from './body';
 import { workForm, planForm, type FormWork } from './form';
 import { BODY_PLANS } from './plans/plans';
 import { topOf } from './pose';
@@ -176,5 +176,37 @@ describe('the form as planned', () => {
       'form-thin-ear',
     );
     expect(planForm({ piece: pineMarten }, { work: marten }).findings).toEqual([]);
+  });
+});
+
+describe('an oval limb', () => {
+  const oval: Part = {
+    ...plainTube('tube'),
+    nodes: [
+      { at: [0, 0, 400], radius: 100, section: { wide: 0.8, over: 1.3, under: 0.9 } },
+      { at: [0, 0, -400], radius: 60, section: { wide: 0.8, over: 1.3, under: 0.9 } },
+    ],
+  };
+  const body = makeBody({ parts: [oval], pose: [], finishedLengthMm: 192 });
+  const part = body.parts[0]!;
+  // 960 drawn units long, ends and all, so a unit is a fifth of a mm.
+  it('has half width, height and depth of its places on its axis, and between them', () => {
+    const { semi } = onAxis(part, part.left, 0.5);
+    expect(semi.wide).toBeCloseTo(0.8 * 16, 1);
+    expect(semi.over / semi.wide).toBeCloseTo(1.3 / 0.8, 6);
+    expect(semi.under / semi.wide).toBeCloseTo(0.9 / 0.8, 6);
+  });
+  // Closed form: half an ellipse over its axis and half of another under it, pi/2 w (o + u).
+  it('is as thick all round at its ends as the circle of its area', () => {
+    const area = (r: number) => (Math.PI / 2) * 0.8 * r * (1.3 + 0.9) * r;
+    expect(Math.PI * endOf(part, 'root').radius ** 2).toBeCloseTo(area(12), 6);
+    expect(Math.PI * endOf(part, 'free').radius ** 2).toBeCloseTo(area(20), 6);
+  });
+  it('measures exactly its finished length, however wide its ends are', () => {
+    expect(drawnLength([oval])).toBeCloseTo(960, 9);
+    const p = workForm({ parts: [oval], pose: [], finishedLengthMm: 192 }, 1 / 100).skin.positions;
+    const z = Array.from({ length: p.length / 3 }, (_, v) => p[3 * v + 2]!);
+    expect(Math.max(...z) - Math.min(...z)).toBeGreaterThan(191);
+    expect(Math.max(...z) - Math.min(...z)).toBeLessThan(192.01);
   });
 });

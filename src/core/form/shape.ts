@@ -135,8 +135,12 @@ export function thicknessesOf(part: Part): Thickness[] {
     const says = placeSays(part, i);
     return n.section
       ? [
-          { key: `${i} wide`, says: `wide ${says}`, across: 2 * n.radius * n.section.wide },
-          { key: `${i} high`, says: `high ${says}`, across: n.radius * (n.section.over + n.section.under) },
+          { key: `${i} wide`, says: `from side to side ${says}`, across: 2 * n.radius * n.section.wide },
+          {
+            key: `${i} high`,
+            says: `from top to bottom ${says}`,
+            across: n.radius * (n.section.over + n.section.under),
+          },
         ]
       : [{ key: String(i), says, across: 2 * n.radius }];
   });

@@ -5,6 +5,7 @@
 import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { feltedFlat } from '@/core/coat/picture/pile';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
 import { triangleArea } from '@/core/geometry/mesh';
@@ -79,8 +80,7 @@ function seenShare(a: AreaPlan, seen: Seen): number {
   return p.length > 0 ? (3 * here) / p.length : 1;
 }
 
-/** A layer with less lift than this is felted flat; so much of it counts in the shade. Ours. */
-const FLAT_DEG = 5;
+/** Of wool felted flat so much counts in the shade. Ours. */
 const LAYER_CASTS = 0.4;
 
 function coatArea(
@@ -97,7 +97,7 @@ function coatArea(
   const { pile } = a.fur!;
   const rnd = seeded(seed);
   const grow = grower(bed, field, pile, seed);
-  const felt = pile.scattered && pile.liftDeg < FLAT_DEG ? felter(bed, field, seed) : null;
+  const felt = feltedFlat(pile) ? felter(bed, field, seed) : null;
   const pick = colours(
     palette,
     shade,

@@ -37,6 +37,13 @@ export interface Pile {
   readonly skin: { readonly gloss: number } | null;
 }
 
+/** A layer with less lift than this is felted flat. Ours. */
+const FLAT_DEG = 5;
+
+/** Whether it is wool felted flat: no lie is seen of it, and it hangs over nothing. */
+export const feltedFlat = ({ scattered, liftDeg }: Pick<Pile, 'scattered' | 'liftDeg'>): boolean =>
+  scattered && liftDeg < FLAT_DEG;
+
 export const PLAIN_PILE = {
   overMm: 0,
   splayed: false,

@@ -4,6 +4,7 @@ import { buildEdges } from '@/core/geometry/mesh';
 import { COARSELY, planned } from '../../../../cli/testing/planned';
 import { alpacaCria, cupboard, pineMarten } from '../../../../demo/load';
 import { defaultHand as hand } from '@/core/piece/hand';
+import type { Coat } from '@/core/piece/coat';
 import { readPiece } from '@/core/piece/read';
 import { betweenAreas } from '@/core/coat/between';
 import { CORNER_DEG, cornersOf } from './corners';
@@ -77,6 +78,25 @@ describe('corners between areas', () => {
     expect(bows.fur!.method).toBe('bows');
     expect(bows.areaMm2).toBeGreaterThan(40);
     expect(after.findings.filter((f) => f.about?.id === bows.id && f.severity === 'stop')).toEqual([]);
+  });
+
+  it('are not said of wool felted flat, nor of a nap: no lie is seen of them', () => {
+    const meets = planned(alpacaCria, cupboard, hand, COARSELY).coat.corners.map((c) => [c.a, c.b]);
+    const [a, b] = meets.find(([x, y]) => [x, y].every((i) => alpacaCria.areas[i!]!.coat.method === 'locks'))!;
+    const as = (coat: Coat) =>
+      planned(
+        { ...alpacaCria, areas: alpacaCria.areas.map((x, i) => (i === a ? { ...x, coat } : x)) },
+        cupboard,
+        hand,
+        COARSELY,
+      );
+    const id = `coat-corner-${alpacaCria.areas[a!]!.id}-${alpacaCria.areas[b!]!.id}`;
+    const said = (coat: Coat) => as(coat).findings.some((f) => f.id === id);
+    expect(said(alpacaCria.areas[a!]!.coat)).toBe(true);
+    const lotId = 'cream-top';
+    expect(said({ method: 'velvet', lotId, arealMgCm2: 16, layers: 2, raiseMm: 1.5 })).toBe(false);
+    expect(said({ method: 'pieces', lotId, arealMgCm2: 16, layers: 2, pieceMm: 14, overlap: 0.3 })).toBe(false);
+    expect(said({ method: 'wisps', lotId, arealMgCm2: 16, layers: 2, lengthMm: 12, liftDeg: 15 })).toBe(true);
   });
 });
 

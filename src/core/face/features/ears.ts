@@ -2,6 +2,7 @@
 import { norm, sub, type Vec3 } from '@/core/geometry/vec';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { collarMass, fringeLength } from '@/core/build/core-methods';
+import { semiOf } from '@/core/form/body';
 import type { FormWork } from '@/core/form/form';
 import { mirrorPlace, ontoSkin, placeAt, pointOf } from '@/core/form/places';
 import { figure, type Figure } from '@/core/method/define';
@@ -48,7 +49,7 @@ export function planEars(form: FormWork, piece: Piece, face: Face, coat: CoatPla
     ? flatAcross(flat.outline, form.body.scale)
     : drawn!.part.shape === 'pad'
       ? 2 * drawn!.part.halfWidth * form.body.scale
-      : 2 * drawn!.left[0]!.ra;
+      : 2 * semiOf(drawn!.left[0]!, 0).wide;
   const fringe = figure(fringeLength, { across });
   const reach = across / 2 + fringe.value;
   return {

@@ -1,6 +1,6 @@
 /** A first face for an animal: where its parts say nose and eyes are, in proportions that suit its head. Ours throughout. */
 import { BODY_PLANS } from '@/core/form/plans/plans';
-import { makeBody, type Body, type BodyPart } from '@/core/form/body';
+import { endOf, makeBody, semiOf, type Body, type BodyPart } from '@/core/form/body';
 import { placeAt } from '@/core/form/places';
 import type { Brows, Face, WhiskerSet } from '@/core/piece/face';
 import type { Piece, Place } from '@/core/piece/schema';
@@ -51,11 +51,11 @@ function anatomy(piece: Piece): Anatomy | null {
   );
   const on = muzzle ?? head;
   const free = on.part.root === 'start' ? 1 : 0;
-  const end = free === 1 ? on.left[on.left.length - 1]!.rb : on.left[0]!.ra;
+  const end = endOf(on, 'free').radius;
   const wideMm =
     head.part.shape === 'pad'
       ? 2 * head.part.halfWidth * body.scale
-      : 2 * Math.max(...head.left.map((s) => Math.max(s.ra, s.rb)));
+      : 2 * Math.max(...head.left.flatMap((s) => [semiOf(s, 0).wide, semiOf(s, 1).wide]));
   return {
     head,
     nose: { part: on.part.id, side: 'left', along: free, up: 0, out: 0 },

@@ -1,5 +1,6 @@
 /** Judgement of markings: too fine to lay, lying nowhere, no room left for the eyes, or lost against their ground. */
 import { ref } from '@/core/ref';
+import { endOf } from '@/core/form/body';
 import { mirrorPlace, pointOf } from '@/core/form/places';
 import type { FormWork } from '@/core/form/form';
 import { nearestVertex } from '@/core/geometry/mesh';
@@ -173,7 +174,7 @@ function reachesNose(m: Marking, k: number, plan: MarkingPlan, form: FormWork, p
   const tip = pointOf(form.body, { ...end, along: free ? 1.5 : -0.5, up: 0, out: 0 });
   const last = plan.line[plan.line.length - 1];
   const short = tip && last ? Math.hypot(tip[0] - last[0], tip[1] - last[1], tip[2] - last[2]) : Infinity;
-  const least = NOSE_ROOM * (free ? part.left[part.left.length - 1]!.rb : part.left[0]!.ra);
+  const least = NOSE_ROOM * endOf(part, 'free').radius;
   if (short >= least) return;
   const stopMm = Math.ceil(m.shape.stopMm + least - short);
   put({

@@ -3,7 +3,7 @@
  * anchoring on all sides. For a cylinder that is girth by length, for a cone its girths one above another; felt gives
  * enough to take up what a true development would curve. Lengths mm.
  */
-import type { Body, BodyPart } from '@/core/form/body';
+import { endOf, type Body } from '@/core/form/body';
 import type { Vec3 } from '@/core/geometry/vec';
 import { say, type Text } from '@/core/text';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
@@ -65,13 +65,6 @@ export function sheetPieces(shape: AreaShape, rows: RowSet, anchorMm: number): S
   return out;
 }
 
-/** Where a part grows out of what it sits on. */
-const rootOf = (p: BodyPart): { at: Vec3; radius: number } => {
-  const first = p.left[0]!;
-  const last = p.left[p.left.length - 1]!;
-  return p.part.root === 'start' ? { at: first.a, radius: first.ra } : { at: last.b, radius: last.rb };
-};
-
 /** Distance of a point to the area, and how high above the hem the nearest place lies. */
 function nearest(shape: AreaShape, q: Vec3): { distance: number; heightMm: number } {
   const p = shape.patch.positions;
@@ -91,7 +84,7 @@ function nearest(shape: AreaShape, q: Vec3): { distance: number; heightMm: numbe
 export function slitFor(shape: AreaShape, body: Body, partId: string, anchorMm: number): SheetCut['slit'] {
   const part = body.parts.find((p) => p.part.id === partId);
   if (!part) return null;
-  const root = rootOf(part);
+  const root = endOf(part, 'root');
   const near = nearest(shape, root.at);
   if (near.distance > 2.5 * root.radius) return null;
   return { part: part.part.name, fromEdgeMm: Math.max(0, near.heightMm) + anchorMm, lengthMm: Math.PI * root.radius };
@@ -104,7 +97,7 @@ export function forgottenPlaces(shape: AreaShape, body: Body | null): Text[] {
   for (const p of body.parts) {
     if (p.part.shape === 'board') continue;
     const base = body.parts.find((b) => b.part.id === p.part.on);
-    const root = rootOf(p);
+    const root = endOf(p, 'root');
     if (base && base.part.shape !== 'board' && nearest(shape, root.at).distance < 1.6 * root.radius) {
       out.push(say`the fold where ${p.part.name} joins ${base.part.name}`);
     }

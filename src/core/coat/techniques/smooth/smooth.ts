@@ -119,7 +119,10 @@ export const smooth: Way<Smooth> = {
         c.hand,
       ),
       caution: say`Eyes on the point of the needle, fingers flat and out of its way; small parts are held on the mat, not in the fingers.`,
-      sentence: ['Felt ', { figure: 'areal' }, ' on, flat, until nothing stands up.'],
+      sentence:
+        spec.surface === 'wound'
+          ? ['Wind ', { figure: 'areal' }, ' round it, thin and tight.']
+          : ['Felt ', { figure: 'areal' }, ' on, flat, until nothing stands up.'],
       doing: 'to felt flat',
       pile: { hemMm: FUZZ, liftDeg: 3, scatter: 1.2, skin: { gloss: of.gloss } },
       set: (arealMgCm2) => ({ arealMgCm2 }),

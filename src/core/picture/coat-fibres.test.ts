@@ -1,0 +1,56 @@
+/** What is not seen on a picture is drawn by fewer and wider fibres, and hides as much; what is seen gains by it. */
+import { describe, expect, it } from 'vitest';
+import { COARSELY, planned } from '../../../cli/testing/planned';
+import { cupboard, pineMarten } from '../../../demo/load';
+import { defaultHand as hand } from '@/core/piece/hand';
+import { areasOfSkin, bareSkin } from './bare-skin';
+import { coatFibres, type Seen } from './coat-fibres';
+import { SEGMENTS, type Fibres } from './fibres';
+import { skinField } from './skin-field';
+
+const plan = planned(pineMarten, cupboard, hand, COARSELY);
+const { skin, lie } = plan.form;
+const field = skinField(skin.positions, skin.normals, lie, 1.6);
+const bare = bareSkin(pineMarten, plan, cupboard, areasOfSkin(skin, plan.coat.areas));
+const MOST = 120_000;
+const fibresOf = (seen: Seen): Fibres => coatFibres(pineMarten, plan, cupboard, field, bare, MOST, [], seen).fibres;
+
+/** Length times width of all fibres that begin where `at` says, mm2, how many they are, and how wide on the mean. */
+function hiding(f: Fibres, at: (z: number) => boolean) {
+  const stride = 3 * (SEGMENTS + 1);
+  let mm2 = 0;
+  let n = 0;
+  let wide = 0;
+  for (let i = 0; i < f.count; i++) {
+    if (!at(f.points[stride * i + 2]!)) continue;
+    n++;
+    wide += f.width[i]!;
+    for (let k = 0; k < SEGMENTS; k++) {
+      const p = stride * i + 3 * k;
+      mm2 +=
+        f.width[i]! *
+        Math.hypot(
+          f.points[p + 3]! - f.points[p]!,
+          f.points[p + 4]! - f.points[p + 1]!,
+          f.points[p + 5]! - f.points[p + 2]!,
+        );
+    }
+  }
+  return { mm2, n, wide: wide / n };
+}
+
+describe('a near view', () => {
+  const front = (z: number) => z > 30;
+  const all = fibresOf(() => true);
+  const near = fibresOf((_x, _y, z) => front(z));
+  it('takes no more fibres than a view of all, and those that are seen are finer by far', () => {
+    expect(near.count).toBeLessThan(1.05 * MOST + 2000);
+    const [coarse, fine] = [all, near].map((f) => hiding(f, front));
+    expect(fine!.n).toBeGreaterThan(2 * coarse!.n);
+    expect(coarse!.wide).toBeGreaterThan(1.8 * fine!.wide);
+  });
+  it('hides as much in front and behind: fewer are as much wider', () => {
+    for (const at of [front, (z: number) => z < 20])
+      expect(Math.abs(hiding(near, at).mm2 / hiding(all, at).mm2 - 1)).toBeLessThan(0.06);
+  });
+});
