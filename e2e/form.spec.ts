@@ -1,6 +1,6 @@
 import bunny from 'bunny';
 import type { Page } from '@playwright/test';
-import { accessible, choose, docket, expect, figure, openDemo, saved, settled, test } from './desk';
+import { accessible, choose, chooseArea, docket, expect, figure, openDemo, saved, settled, test } from './desk';
 import type { Demo } from './prepared';
 
 /** Opens a demo piece in one of the rooms of the Form. */
@@ -157,7 +157,11 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await expect(page.getByRole('dialog')).toContainText('Length before it is joined');
   await page.keyboard.press('Escape');
   await accessible(page);
-  // A thick coat allowed for on the bare legs leaves no core in them.
+  // Without a coat of their own, a thick one allowed for on the legs leaves no core in them.
+  await room(page, 'Areas');
+  await chooseArea(page, 'Legs');
+  await page.getByRole('button', { name: 'Take away', exact: true }).click();
+  await room(page, 'Core');
   const allowance = page.getByRole('textbox', { name: 'Where no coat is planned' });
   await allowance.fill('7');
   await allowance.blur();

@@ -155,7 +155,8 @@ describe('rows logged on the piece itself', () => {
     ];
     const now = planned(withLog(log), cupboard, defaultHand, COARSELY);
     const area = now.coat.areas.find((a) => a.id === 'bib')!.fur!;
-    const from = bib.fur!.rows.rows[0]!.atMm - 3.5 / 2;
+    // The lowest was laid where it was planned.
+    const from = bib.fur!.rows.rows[0]!.atMm - spacing / 2;
     area.rows.rows.slice(0, n).forEach((r, i) => expect(r.atMm).toBeCloseTo(from + spacing * (i + 0.5), 6));
     expect(area.rows.rows[n]!.atMm).toBeCloseTo(from + spacing * n + 3.5 / 2, 6);
     const log2 = now.log.areas.find((a) => a.areaId === 'bib')!;

@@ -84,7 +84,8 @@ describe('rows on solids of known shape', () => {
     within(3 * r.totalMm, r.fluxMm2, 0.02);
   });
 
-  // Ten rows that really lie 2.7 apart cover 27 mm; 53 mm are left, and at 3 mm they take 17 rows at 28.5, 31.5 .. 76.5, each a ring.
+  // The lowest row lies where it was planned, at 1.5; ten of them 2.7 apart cover 27 mm, up to 27.15. What is left takes 17 rows at 3 mm, at
+  // 28.65, 31.65 .. 76.65, each a ring.
   it('cylinder r 10, L 80, ten rows laid 2.7 apart: 17 more cover the rest', () => {
     const r = rowsOn(
       one([0, 0, -20], [0, 0, 100], 10, 10),
@@ -94,8 +95,8 @@ describe('rows on solids of known shape', () => {
       [{ rows: 10, spacingMm: 2.7 }],
     );
     expect(r.rows.length).toBe(27 + 1);
-    r.rows.slice(0, 10).forEach((row, k) => expect(row.atMm).toBeCloseTo(2.7 * (k + 0.5), 6));
-    r.rows.slice(10).forEach((row, k) => expect(row.atMm).toBeCloseTo(27 + 3 * (k + 0.5), 6));
+    r.rows.slice(0, 10).forEach((row, k) => expect(row.atMm).toBeCloseTo(1.5 + 2.7 * k, 6));
+    r.rows.slice(10).forEach((row, k) => expect(row.atMm).toBeCloseTo(27.15 + 3 * (k + 0.5), 6));
     for (const row of r.rows) within(row.lengthMm, 62.832, 0.002);
     // Each row stands for its own strip: together the strips are the cylinder.
     within(
@@ -105,12 +106,12 @@ describe('rows on solids of known shape', () => {
     );
   });
 
-  // The same on a cone: 8 rows 2.5 apart reach 20 mm up its flank of 64 mm; 14 or 15 more at 3 mm cover what is left.
+  // The same on a cone: 8 rows 2.5 apart, the lowest at 1.5, reach 20.25 mm up its flank of 64 mm; 14 or 15 more at 3 mm cover what is left.
   it('round cone 18 to 6, eight rows laid 2.5 apart: rows laid and left cover the flank', () => {
     const { sin, cos } = CONE;
     const r = rowsOnCone([{ rows: 8, spacingMm: 2.5 }]);
     expect(r.rows.length).toBe(8 + Math.round((64 - 20) / 3));
-    const at = (k: number) => (k < 8 ? 2.5 * (k + 0.5) : 20 + 3 * (k - 8 + 0.5));
+    const at = (k: number) => (k < 8 ? 1.5 + 2.5 * k : 20.25 + 3 * (k - 8 + 0.5));
     r.rows.forEach((row, k) => within(row.lengthMm, 2 * Math.PI * (18 * cos - (8 + at(k)) * sin), 0.004));
     const flank = Math.PI * (2 * (18 * cos - 8 * sin) - 64 * sin) * 64;
     within(

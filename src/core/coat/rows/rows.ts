@@ -91,9 +91,9 @@ export function measureRows(
 ): RowSet {
   const s: Spacing = typeof spacing === 'number' ? evenly(spacing) : spacing;
   const even = s.hemMm === s.topMm && there.length === 0;
-  // Rows that lie begin where the lowest planned one does.
-  const first0 = there.length > 0 ? measureRows(mesh, field, s, normal, lie, branching).rows[0] : undefined;
-  const lying: Lying = { fromMm: first0 ? first0.atMm - spacingAt(s, first0.share) / 2 : 0, rows: there };
+  // The lowest of the rows that lie was laid where it was planned; the others are measured from it.
+  const lowest = there.length > 0 ? measureRows(mesh, field, s, normal, lie, branching).rows[0] : undefined;
+  const lying: Lying = { fromMm: lowest ? lowest.atMm - there[0]!.spacingMm / 2 : 0, rows: there };
   let top = 0;
   for (const h of field.phi) top = Math.max(top, h);
   const value = even ? field.phi : Float64Array.from(field.phi, (h) => rowsBelowLying(lying, s, h, top));

@@ -58,7 +58,7 @@ describe('an area and its layers', () => {
   });
   it('along the border lies on part of the area only; along a line on its width times its length', () => {
     const border = shadedOf(
-      layers('flanks', [COAT, veil('v', 'cream-top', 3, { where: { kind: 'edge', widthMm: 5 } })]),
+      layers('flanks', [COAT, veil('v', 'cream-top', 3, { where: { kind: 'edge', widthMm: 3 } })]),
       'flanks',
     );
     const whole = shadedOf(layers('flanks', [COAT, veil('v', 'cream-top', 3)]), 'flanks');
