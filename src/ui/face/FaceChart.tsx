@@ -173,6 +173,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
           aria-hidden
         />
       )}
+      <Numbers side={side} px={px} drawing={drawing} />
       {(onPick ? [] : handles).map((h) => {
         const p = pointOf(body, h.place);
         if (!p || (side === 'profile' && h.what === 'eye-right')) return null;
@@ -201,7 +202,6 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
           </Handle>
         );
       })}
-      <Numbers side={side} px={px} drawing={drawing} />
     </g>
   );
   return (
@@ -291,7 +291,13 @@ function Numbers({ side, px, drawing }: { side: ChartSide; px: number; drawing: 
   const mm = (value: number) => q({ kind: 'fine', value });
   const size = 11 * px;
   return (
-    <g aria-hidden fontSize={size} fill="currentColor" style={{ fontFamily: figures.fontFamily as string }}>
+    <g
+      aria-hidden
+      fontSize={size}
+      fill="currentColor"
+      pointerEvents="none"
+      style={{ fontFamily: figures.fontFamily as string }}
+    >
       {f.plan.measured
         .filter((m) => MARKS_OF[feature].includes(m.mark) && m.mark !== 'nose')
         .map((m) => {

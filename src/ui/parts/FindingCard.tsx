@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { withKnown, type Judged } from '@/core/known-findings';
-import { applyRemedy, editPiece } from '@/desk/store';
+import { editPiece } from '@/desk/store';
+import { takeRemedy } from '@/desk/take-remedy';
 import { EditButton, useEditable } from '@/ui/parts/Editable';
 import { useUnits } from './useUnits';
 
@@ -41,7 +42,7 @@ export function FindingCard({ finding, more, onFolded }: FindingCardProps) {
       {finding.remedies.map((r, i) => (
         <EditButton
           key={i}
-          onClick={() => applyRemedy(r)}
+          onClick={() => takeRemedy(finding.id, r)}
           sx={{
             mt: 0.75,
             display: 'block',
