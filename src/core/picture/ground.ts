@@ -2,6 +2,7 @@
 import type { Vec3 } from '@/core/geometry/vec';
 import { seeded } from '@/core/random';
 import { squareTo } from './lamp-grid';
+import { across, eye, type Lens } from './lens';
 import type { Lighting } from './lighting';
 import { layersOnWay, type SkyGrid } from './sky-grid';
 
@@ -98,4 +99,19 @@ export function lightAt(g: Ground, x: number, z: number): number {
   const [a, b] = [fx - i, fz - j];
   const at = (p: number, q: number) => g.light[p + g.n[0] * q]!;
   return (1 - b) * ((1 - a) * at(i, j) + a * at(i + 1, j)) + b * ((1 - a) * at(i, j + 1) + a * at(i + 1, j + 1));
+}
+
+/** In the deepest shadow so much of the light is left. */
+const DEEPEST = 0.3;
+
+/** What a pixel of the ground keeps of its light, where its line of sight meets the ground. */
+export function shadowOn(ground: Ground, lens: Lens): (x: number, y: number) => number {
+  const { right, up } = across(lens.turned);
+  const { from } = eye(lens.turned);
+  return (x, y) => {
+    const [a, b] = [(x + 0.5 - lens.width / 2) / lens.perMm, -(y + 0.5 - lens.height / 2) / lens.perMm];
+    const at = (q: number) => lens.centre[q]! + a * right[q]! + b * up[q]!;
+    const t = (ground.level - at(1)) / from[1];
+    return DEEPEST + (1 - DEEPEST) * lightAt(ground, at(0) + t * from[0], at(2) + t * from[2]);
+  };
 }

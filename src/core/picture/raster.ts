@@ -164,8 +164,15 @@ export function drawFibres(c: Canvas, fibres: Fibres, light: Float32Array): void
   }
 }
 
-/** What shows through: skin where there is any, else what stands behind. @param behind light of a pixel, into three numbers */
-export function closeUp(c: Canvas, behind: (x: number, y: number, into: Float64Array) => void): void {
+/**
+ * What shows through: skin where there is any, else what stands behind.
+ * @param behind light of a pixel, into three numbers @param free told how much of every pixel is what stands behind
+ */
+export function closeUp(
+  c: Canvas,
+  behind: (x: number, y: number, into: Float64Array) => void,
+  free?: Float32Array,
+): void {
   const { width, height } = c.lens;
   const back = new Float64Array(3);
   for (let y = 0; y < height; y++)
@@ -181,6 +188,7 @@ export function closeUp(c: Canvas, behind: (x: number, y: number, into: Float64A
           for (let k = 0; k < 3; k++) sum[k]! += c.solid[3 * (4 * px + q) + k]!;
         }
       if (hit < 4) behind(x, y, back);
+      if (free) free[px] = (t * (4 - hit)) / 4;
       for (let k = 0; k < 3; k++) c.light[3 * px + k]! += t * (sum[k]! / 4 + ((4 - hit) / 4) * back[k]!);
       c.open[px] = 0;
     }

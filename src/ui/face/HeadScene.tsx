@@ -2,7 +2,6 @@
 /** One small picture of the head: skin, areas in their colours or with fur, and the face. */
 import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
-import { outOfHead } from '@/core/face/head/head';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
@@ -12,6 +11,7 @@ import { Awaited, Settled } from '@/ui/pictures/Settled';
 import { Fur, Rig } from '@/ui/pictures/TurntableScene';
 import { BARE } from '@/ui/pictures/colours';
 import { surface, untouched, useFreed } from '@/ui/pictures/turntable-geometry';
+import { headLens } from './head-lens';
 
 interface HeadSceneProps {
   readonly plan: Plan;
@@ -22,21 +22,12 @@ interface HeadSceneProps {
   readonly few: boolean;
 }
 
-/** Pixels of the smaller side that the head takes. */
-const HEAD_PX = 148;
 const STRANDS = { plain: 1_500, software: 20_000, card: 60_000 } as const;
 
 export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
   const [awaited] = useState(() => new Awaited());
   const view = useDesk((s) => s.view);
-  const face = plan.face!;
-  const at = useMemo(() => {
-    const lo = Math.min(face.front.min[1], face.profile.min[1]);
-    const hi = Math.max(face.front.max[1], face.profile.max[1]);
-    return outOfHead(face.frame, [0, (lo + hi) / 2, -face.headLengthMm / 2]);
-  }, [face]);
-  const high = face.front.max[1] - face.front.min[1];
-  const perMm = HEAD_PX / Math.max(face.headLengthMm * 1.15, face.headWidthMm * 1.15, high);
+  const { at, perMm } = useMemo(() => headLens(plan.face!), [plan.face]);
   const place = useMemo(() => ({ yaw, pitch }), [yaw, pitch]);
   const fur = view.overlay === 'fur';
   const shown = useMemo(() => ({ ...view, overlay: fur ? ('fur' as const) : ('colour' as const) }), [view, fur]);

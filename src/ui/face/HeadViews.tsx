@@ -2,13 +2,16 @@
 /** Front, profile and three-quarter of the head at once, in the colours or the fur of the turntable's overlay. */
 import Box from '@mui/material/Box';
 import dynamic from 'next/dynamic';
-import { useSyncExternalStore } from 'react';
+import { useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { FacePlan } from '@/core/face/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
+import type { Size } from '@/ui/pictures/camera';
+import { Refined } from '@/ui/pictures/Refined';
 import { useSize } from '@/ui/pictures/useSize';
 import { drawing } from '@/ui/pictures/webgl';
 import { useFace } from './face-store';
+import { headLens } from './head-lens';
 
 const Scene = dynamic(() => import('./HeadScene').then((m) => m.HeadScene), { ssr: false });
 
@@ -50,25 +53,44 @@ function Views({ plan, face, few, software, ready }: ViewsProps) {
   // The head may be turned by the pose: its pictures are taken in its own frame.
   const { z } = face.frame;
   const turn = (Math.atan2(z[0], z[2]) * 180) / Math.PI;
+  const { at, perMm } = useMemo(() => headLens(face), [face]);
+  const fur = useDesk((s) => s.view.overlay === 'fur');
   return (
     <Box
       ref={ref}
       sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}
     >
       {HEAD_VIEWS.map((v) => (
-        <Box key={v.name} sx={{ position: 'relative', bgcolor: 'desk.stage', minHeight: 0 }}>
-          <Box
-            role="img"
-            data-picture=""
-            aria-busy={shown}
-            aria-label={`The head from the ${v.name}`}
-            sx={{ position: 'absolute', inset: 0 }}
-          >
-            {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}
-          </Box>
-          <Box sx={{ position: 'absolute', left: 6, top: 3, fontSize: 13 }}>{v.name}</Box>
-        </Box>
+        <HeadView key={v.name} name={v.name} busy={shown}>
+          {(each) => (
+            <>
+              {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}
+              {fur && !few && shown && each.width > 0 && (
+                <Refined view={{ yaw: turn + v.yaw, pitch: v.pitch }} centre={at} perMm={perMm} size={each} />
+              )}
+            </>
+          )}
+        </HeadView>
       ))}
+    </Box>
+  );
+}
+
+function HeadView({ name, busy, children }: { name: string; busy: boolean; children: (size: Size) => ReactNode }) {
+  const [ref, size] = useSize();
+  return (
+    <Box sx={{ position: 'relative', bgcolor: 'desk.stage', minHeight: 0 }}>
+      <Box
+        ref={ref}
+        role="img"
+        data-picture=""
+        aria-busy={busy}
+        aria-label={`The head from the ${name}`}
+        sx={{ position: 'absolute', inset: 0 }}
+      >
+        {children(size)}
+      </Box>
+      <Box sx={{ position: 'absolute', left: 6, top: 3, fontSize: 13 }}>{name}</Box>
     </Box>
   );
 }

@@ -15,6 +15,7 @@ import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
 import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
 import { PartHandles } from './PartHandles';
+import { Refined } from './Refined';
 import { StillDialog } from './StillDialog';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
@@ -78,6 +79,16 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   const turning = useTurning(ref, perMm, paintingRef);
   const zoomBy = (times: number) => setView(nearer(view, times, [0, 0], perMm));
   const of = tool === undefined || tool === 'areas' || tool === 'comb' || tool === 'shade' ? 'area' : 'part';
+  // What is pointed out, painted or trimmed is seen on the quick picture only.
+  const finished =
+    view.overlay === 'fur' &&
+    view.inside === 'finished' &&
+    view.brush === 'off' &&
+    view.trimStep === null &&
+    litRow === null &&
+    dots.length === 0 &&
+    !few &&
+    shown;
   const frame = () => {
     const piece = useDesk.getState().piece;
     const seen = plan && piece && framed(plan, piece, view, size, of);
@@ -120,6 +131,9 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
               paintingRef={paintingRef}
             />
           </StageBoundary>
+        )}
+        {finished && can !== null && centre && perMm > 0 && (
+          <Refined view={view} centre={centre} perMm={perMm} size={size} pointedOut={view.areaId} />
         )}
       </Box>
       {tool === 'shape' && plan && centre && perMm > 0 && (

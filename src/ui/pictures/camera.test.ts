@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { VIEWPOINTS, wrap } from '@/ui/frame/useDeskKeys';
-import { across, centreOf, eye, pixelsPerMm, scaleBar, seenAt, seenFrom } from './camera';
+import { projector } from '@/core/picture/lens';
+import { across, centreOf, eye, lensOver, pixelsPerMm, scaleBar, seenAt, seenFrom } from './camera';
 
 const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
 /** What points to the right of the picture: up x from. */
@@ -98,5 +99,27 @@ describe('a place on the picture', () => {
       expect(right.reduce((s, x, k) => s + x * up[k]!, 0)).toBeCloseTo(0, 9);
       expect(Math.hypot(...right)).toBeCloseTo(1, 9);
     }
+  });
+});
+
+describe('the finished picture laid over the turntable', () => {
+  const mm = fc.double({ min: -150, max: 150, noNaN: true });
+  it('shows every place where the handles and names on the turntable have it', () => {
+    fc.assert(
+      fc.property(
+        fc.tuple(mm, mm, mm),
+        fc.tuple(mm, mm, mm),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.double({ min: 0.1, max: 40, noNaN: true }),
+        fc.constantFrom(1, 2),
+        (p, centre, yaw, pitch, perMm, dots) => {
+          const size = { width: 610, height: 480 };
+          const m = projector(lensOver({ yaw, pitch }, centre, perMm, size, dots));
+          const on = [0, 4].map((r) => m[r]! * p[0] + m[r + 1]! * p[1] + m[r + 2]! * p[2] + m[r + 3]!);
+          seenAt(p, centre, { yaw, pitch }, size, perMm).forEach((px, k) => expect(on[k]! / dots).toBeCloseTo(px, 6));
+        },
+      ),
+    );
   });
 });

@@ -1,6 +1,6 @@
 /** Where the turntable is looked at from, and how many pixels a millimetre is. */
 import type { FormPlan } from '@/core/form/form';
-import { across } from '@/core/picture/lens';
+import { across, type Lens, type Turned } from '@/core/picture/lens';
 import type { View } from '@/desk/view';
 
 export { across, centreOf, eye } from '@/core/picture/lens';
@@ -57,4 +57,24 @@ export function seenFrom(view: Pick<View, 'yaw' | 'pitch'>): string {
     'the front right',
   ];
   return sides[((Math.round(view.yaw / 45) % 8) + 8) % 8]!;
+}
+
+/**
+ * The lens of a finished picture that lies over what the turntable shows.
+ * @param centre what is in the middle @param perMm pixels of the screen on a millimetre @param dots dots of the picture on a pixel
+ */
+export function lensOver(
+  { yaw, pitch }: Turned,
+  [x, y, z]: readonly [number, number, number],
+  perMm: number,
+  size: Size,
+  dots: number,
+): Lens {
+  return {
+    turned: { yaw, pitch },
+    centre: [x, y, z],
+    perMm: perMm * dots,
+    width: Math.round(size.width * dots),
+    height: Math.round(size.height * dots),
+  };
 }

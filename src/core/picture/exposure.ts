@@ -1,0 +1,164 @@
+/**
+ * The finished animal as light on a picture, worked out fibre by fibre through a lens: what its still and what is laid over the turntable are
+ * both made of. In steps, so that whoever draws it can say how far it is, and leave off between two of them.
+ */
+import type { Vec3 } from '@/core/geometry/vec';
+import type { Cupboard } from '@/core/piece/cupboard';
+import type { Piece } from '@/core/piece/schema';
+import type { Plan } from '@/core/plan';
+import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
+import { coatFibres, type Seen } from './coat-fibres';
+import { eyeSurfaces, noseSurface, type Surface } from './face-solids';
+import { groundUnder, type Ground } from './ground';
+import { lampGrid } from './lamp-grid';
+import { across, eye, projector, type Lens, type Turned } from './lens';
+import { lightFibres, LIGHTINGS, lightSolid, type Lighting } from './lighting';
+import { metered } from './meter';
+import { canvas, drawFibres, drawSolid, type Canvas } from './raster';
+import { skinField, type SkinField } from './skin-field';
+import { skyGrid } from './sky-grid';
+import { isRelief } from './viewpoints';
+
+/** A piece, all that is planned for it, and what it is made from. */
+export interface Drawn {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly cupboard: Cupboard;
+}
+
+export interface ExposureOptions {
+  readonly lighting: keyof typeof LIGHTINGS;
+  /** About so many fibres. */
+  readonly fibres: number;
+}
+
+export interface Exposed {
+  /** Light of every pixel as the meter gives it, and where nothing covers it; skin is not yet shown through. */
+  readonly canvas: Canvas;
+  /** The shadow on what it stands on; null where it hangs, or is looked at along the ground. */
+  readonly ground: Ground | null;
+}
+
+/** Side of a cell of the grid round an animal of 230 mm or less, mm. */
+const CELL = 0.8;
+
+/** What is the same from every side: kept between one picture and the next of the same plan. */
+export interface Prepared {
+  readonly coarse: number;
+  readonly field: SkinField;
+  readonly bare: BareSkin;
+}
+
+function prepared({ piece, plan, cupboard }: Drawn, lens: Lens, kept: Prepared | null): Prepared {
+  const { form, coat } = plan;
+  const size = Math.max(form.lengthMm, form.heightMm, form.widthMm);
+  // No finer than a pixel shows.
+  const coarse = Math.max(1, size / 230, 1 / (CELL * lens.perMm));
+  if (kept?.coarse === coarse) return kept;
+  return {
+    coarse,
+    field: skinField(form.skin.positions, form.skin.normals, form.lie, CELL * coarse),
+    bare: bareSkin(piece, plan, cupboard, areasOfSkin(form.skin, coat.areas)),
+  };
+}
+
+function lampFrom(turned: Turned, by: Lighting): Vec3 {
+  const { right } = across(turned);
+  const yaw = (turned.yaw * Math.PI) / 180;
+  const forward = [Math.sin(yaw), 0, Math.cos(yaw)];
+  const [l, a] = [(by.left * Math.PI) / 180, (by.above * Math.PI) / 180];
+  const d = [0, 1, 2].map(
+    (k) => Math.cos(a) * (Math.cos(l) * forward[k]! - Math.sin(l) * right[k]!) + (k === 1 ? Math.sin(a) : 0),
+  );
+  const size = Math.hypot(...d);
+  return [d[0]! / size, d[1]! / size, d[2]! / size];
+}
+
+/**
+ * @param kept what an earlier picture of the same plan was prepared with @param keep told what this one is
+ * @returns in steps, each of which says what share is done, 0..1
+ */
+export function* exposure(
+  drawn: Drawn,
+  lens: Lens,
+  { lighting, fibres: most }: ExposureOptions,
+  kept: Prepared | null = null,
+  keep: (ready: Prepared) => void = () => undefined,
+): Generator<number, Exposed> {
+  const { piece, plan, cupboard } = drawn;
+  const by = LIGHTINGS[lighting];
+  const { skin } = plan.form;
+  const { turned } = lens;
+  const ready = prepared(drawn, lens, kept);
+  keep(ready);
+  const { coarse, field, bare } = ready;
+  yield 0.08;
+  const face = piece.face && plan.face ? { of: plan.face, face: piece.face } : null;
+  const clear = face
+    ? [
+        ...face.of.eyes.places.map((e) => ({ at: e.at, radiusMm: Math.max(face.of.clearMm, face.of.eyes.discMm / 2) })),
+        ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
+      ]
+    : [];
+  const coated = coatFibres(piece, plan, cupboard, field, bare, most, clear, seenBy(lens));
+  yield 0.35;
+  const to = lampFrom(turned, by);
+  const lamp = lampGrid(to, coated.fibres, skin, coarse);
+  yield 0.42;
+  const sky = skyGrid(field, coated.fibres);
+  yield 0.55;
+  const { from } = eye(turned);
+  const light = lightFibres(coated.fibres, coated.palette, lamp, sky, by, from);
+  yield 0.7;
+  const exposed = metered(lens, skin, coated.fibres, light, coated.palette) * by.exposed;
+  const c = canvas(lens);
+  drawSolid(c, {
+    positions: skin.positions,
+    triangles: skin.triangles,
+    light: lightSolid(skin.positions, skin.normals, bare.colour, lamp, sky, by, from, bare.gloss),
+  });
+  const solids: [Surface, number][] = face
+    ? [
+        [eyeSurfaces(face.of, face.face, cupboard), 1],
+        [noseSurface(face.of, face.face, noseHex(piece, plan)), 0.35],
+      ]
+    : [];
+  for (const [s, gloss] of solids)
+    drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) });
+  yield 0.74;
+  drawFibres(c, coated.fibres, light);
+  yield 0.92;
+  const level = lowest(skin.positions);
+  const ground = isRelief(piece) || turned.pitch < 1 ? null : groundUnder(sky, to, by, level, 2 * coarse);
+  // The wall is as light by every lamp; what stands before it goes by the meter.
+  for (let i = 0; i < c.light.length; i++) c.light[i]! *= exposed;
+  for (let i = 0; i < c.solid.length; i++) c.solid[i]! *= exposed;
+  yield 1;
+  return { canvas: c, ground };
+}
+
+/** So far beyond the edge of the picture fur may reach into it, mm; what is turned further away than this is behind the animal. Ours. */
+const BEYOND = 15;
+const AWAY = -0.4;
+
+/** What is on the picture and not turned away. */
+function seenBy(lens: Lens): Seen {
+  const m = projector(lens);
+  const { from } = eye(lens.turned);
+  const beyond = BEYOND * lens.perMm;
+  return (x, y, z, n) => {
+    if (n[0]! * from[0] + n[1]! * from[1] + n[2]! * from[2] < AWAY) return false;
+    const u = m[0]! * x + m[1]! * y + m[2]! * z + m[3]!;
+    const v = m[4]! * x + m[5]! * y + m[6]! * z + m[7]!;
+    return u > -beyond && v > -beyond && u < lens.width + beyond && v < lens.height + beyond;
+  };
+}
+
+const noseHex = (piece: Piece, plan: Plan): string =>
+  plan.shade.judged.palette.find((p) => p.id === piece.smallParts.find((s) => s.kind === 'nose')?.id)?.hex ?? '#2a211d';
+
+function lowest(p: ArrayLike<number>): number {
+  let y = Infinity;
+  for (let i = 1; i < p.length; i += 3) y = Math.min(y, p[i]!);
+  return y;
+}

@@ -1,0 +1,88 @@
+'use client';
+/**
+ * The finished picture, laid over the quick one once the animal rests: fibre by fibre as the plan has it, through the same lens. It goes at the
+ * first turn; the hand works on what lies under it.
+ */
+import Box from '@mui/material/Box';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Turned } from '@/core/picture/lens';
+import { refine } from '@/desk/refining';
+import { upToDate, useDesk } from '@/desk/store';
+import { lensOver, type Size } from './camera';
+
+interface RefinedProps {
+  readonly view: Turned;
+  /** What is in the middle of the picture. */
+  readonly centre: readonly [number, number, number];
+  readonly perMm: number;
+  readonly size: Size;
+  /** What is pointed out on the quick picture for a moment when it changes, as the area in hand. */
+  readonly pointedOut?: string | null;
+}
+
+/** So long after the last turn it is begun, ms. */
+const REST_MS = 450;
+/** What was pointed out is seen for so long, ms. */
+const POINTED_MS = 1600;
+
+export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, pointedOut = null }: RefinedProps) {
+  const plan = useDesk((s) => s.plan);
+  const ready = useDesk((s) => upToDate(s) && s.draft === null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [seen, setSeen] = useState<'not yet' | 'rough' | 'finished'>('not yet');
+  const dots = Math.min(2, typeof devicePixelRatio === 'number' ? devicePixelRatio : 1);
+  const lens = useMemo(
+    () => lensOver({ yaw, pitch }, [x, y, z], perMm, size, dots),
+    [yaw, pitch, x, y, z, perMm, size, dots],
+  );
+  useEffect(() => {
+    if (!ready || !plan) return;
+    let stop: () => void = () => undefined;
+    const rest = setTimeout(() => {
+      stop = refine(lens, ({ picture, finished }) => {
+        const at = canvas.current;
+        const on = at?.getContext('bitmaprenderer');
+        if (!on) return picture.close();
+        at!.width = picture.width;
+        at!.height = picture.height;
+        on.transferFromImageBitmap(picture);
+        setSeen(finished ? 'finished' : 'rough');
+      });
+    }, REST_MS);
+    return () => {
+      clearTimeout(rest);
+      stop();
+      setSeen('not yet');
+    };
+  }, [plan, ready, lens]);
+
+  const [pointing, setPointing] = useState(false);
+  const before = useRef(pointedOut);
+  useEffect(() => {
+    if (before.current === pointedOut) return;
+    before.current = pointedOut;
+    setPointing(pointedOut !== null);
+    const end = setTimeout(() => setPointing(false), POINTED_MS);
+    return () => clearTimeout(end);
+  }, [pointedOut]);
+
+  const shown = seen !== 'not yet' && !pointing;
+  return (
+    <Box
+      component="canvas"
+      ref={canvas}
+      aria-hidden
+      data-refined={seen}
+      sx={{
+        position: 'absolute',
+        inset: 0,
+        width: '100%',
+        height: '100%',
+        pointerEvents: 'none',
+        opacity: shown ? 1 : 0,
+        transition: shown ? 'opacity 250ms' : 'none',
+        '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
+      }}
+    />
+  );
+}

@@ -1,0 +1,85 @@
+/**
+ * The worker that makes the picture on the turntable better while it rests: first with few fibres, then with all of them. It keeps the plan it
+ * draws, leaves off within a step when it is told to, and makes what is rough of all pictures before what is fine of any.
+ */
+import * as Comlink from 'comlink';
+import { cutOut } from '@/core/picture/cut-out';
+import { exposure, type Drawn, type Prepared } from '@/core/picture/exposure';
+import type { Lens } from '@/core/picture/lens';
+import { fibresFor } from '@/core/picture/viewpoints';
+
+export interface Refined {
+  readonly picture: ImageBitmap;
+  /** The finished picture; one with fewer fibres before. */
+  readonly finished: boolean;
+}
+
+/** How many fibres one after another: all of them at last. Ours. */
+const passesFor = ({ width, height }: Lens): readonly number[] => {
+  const all = fibresFor(width, height);
+  return all > 60_000 ? [30_000, all] : [all];
+};
+
+interface Job {
+  readonly id: number;
+  readonly lens: Lens;
+  readonly show: (made: Refined) => void;
+  readonly passes: readonly number[];
+  pass: number;
+}
+
+let drawn: Drawn | null = null;
+let kept: Prepared | null = null;
+let jobs: Job[] = [];
+let working = false;
+
+/** Lets what was sent meanwhile be heard. */
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+async function pictureOf(job: Job, of: Drawn): Promise<ImageBitmap | null> {
+  const steps = exposure(of, job.lens, { lighting: 'window', fibres: job.passes[job.pass]! }, kept, (p) => (kept = p));
+  for (;;) {
+    const step = steps.next();
+    if (step.done) {
+      const { width, height } = job.lens;
+      return createImageBitmap(new ImageData(cutOut(step.value) as Uint8ClampedArray<ArrayBuffer>, width, height));
+    }
+    await breath();
+    if (!jobs.includes(job) || drawn !== of) return null;
+  }
+}
+
+async function work(): Promise<void> {
+  if (working) return;
+  working = true;
+  try {
+    while (jobs.length > 0 && drawn) {
+      const job = jobs.reduce((a, b) => (b.pass < a.pass ? b : a));
+      const picture = await pictureOf(job, drawn);
+      if (!picture) continue;
+      const finished = ++job.pass === job.passes.length;
+      if (finished) jobs = jobs.filter((j) => j !== job);
+      job.show(Comlink.transfer({ picture, finished }, [picture]));
+    }
+  } finally {
+    working = false;
+  }
+}
+
+const api = {
+  /** What is drawn from here on; what was asked of another is let go. */
+  take(piece: Drawn['piece'], plan: Drawn['plan'], cupboard: Drawn['cupboard']): void {
+    drawn = { piece, plan, cupboard };
+    kept = null;
+    jobs = [];
+  },
+  refine(id: number, lens: Lens, show: (made: Refined) => void): void {
+    jobs.push({ id, lens, show, passes: passesFor(lens), pass: 0 });
+    void work();
+  },
+  stop(id: number): void {
+    jobs = jobs.filter((j) => j.id !== id);
+  },
+};
+export type RefineWorker = typeof api;
+Comlink.expose(api);
