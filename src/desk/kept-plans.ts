@@ -1,6 +1,6 @@
 /**
- * Finished plans kept in the browser, so that a piece shows its figures at once when it is opened again, and what was
- * remembered of planning it, so that its first change is answered as fast as the next. A plan is taken only for exactly what
+ * Finished plans kept in the browser, so that a piece shows its figures at once when it is opened again, what was
+ * remembered of planning it, so that its first change is answered as fast as the next, and the picture it is known by. A plan is taken only for exactly what
  * it was worked out from, both only by exactly the program that made them; anything else is worked out anew. They live in a
  * database of their own: losing it loses nothing but time.
  */
@@ -28,12 +28,19 @@ interface KeptMemory {
   readonly memory: Lasting;
 }
 
+/** How a piece looked when it was planned last. */
+export interface Likeness {
+  readonly id: string;
+  readonly picture: Blob;
+}
+
 export const KEPT_DATABASE = {
   name: 'fond-badger-plans',
-  version: 1,
+  version: 2,
   stores: [
-    { name: 'plans', keyPath: 'id' },
-    { name: 'memories', keyPath: 'id' },
+    { name: 'plans', since: 1, keyPath: 'id' },
+    { name: 'memories', since: 1, keyPath: 'id' },
+    { name: 'likenesses', since: 2, keyPath: 'id' },
   ],
 } as const;
 /** As many pieces as are likely to be on the table at once; one takes about 15 MB. */
@@ -44,14 +51,16 @@ const MARK = process.env.PLAN_MARK ?? '';
 interface Database extends DBSchema {
   plans: { key: string; value: KeptPlan };
   memories: { key: string; value: KeptMemory };
+  likenesses: { key: string; value: Likeness };
 }
 
 let database: Promise<IDBPDatabase<Database>> | null = null;
 
 const db = () =>
   (database ??= openDB<Database>(KEPT_DATABASE.name, KEPT_DATABASE.version, {
-    upgrade(d) {
-      for (const { name, keyPath } of KEPT_DATABASE.stores) d.createObjectStore(name, { keyPath });
+    upgrade(d, from) {
+      for (const { name, since, keyPath } of KEPT_DATABASE.stores)
+        if (from < since) d.createObjectStore(name, { keyPath });
     },
     blocking(_now, _wanted, event) {
       (event.target as IDBDatabase).close();
@@ -116,6 +125,19 @@ export const keepPlan = (
     await all.done;
   });
 
+/** Keeps how a piece looks now, whatever program drew it. */
+export const keepLikeness = (likeness: Likeness): Promise<unknown> => tried((d) => d.put('likenesses', likeness));
+
+export const keptLikenesses = async (): Promise<readonly Likeness[]> =>
+  (await tried((d) => d.getAll('likenesses'))) ?? [];
+
+/** A copy of a piece looks like it. */
+export const copyLikeness = (id: string, to: string): Promise<unknown> =>
+  tried(async (d) => {
+    const of = await d.get('likenesses', id);
+    if (of) await d.put('likenesses', { ...of, id: to });
+  });
+
 /** Lets go of what was kept of a piece that was taken off the shelf. */
 export const dropKept = (id: string): Promise<unknown> =>
-  tried((d) => Promise.all([d.delete('plans', id), d.delete('memories', id)]));
+  tried((d) => Promise.all(KEPT_DATABASE.stores.map(({ name }) => d.delete(name, id))));

@@ -43,9 +43,10 @@ function closed(id: number): void {
 
 /**
  * The plan shown, through a lens: told every picture made of it, each better than the one before.
+ * @param after it can wait until everything else is finished
  * @returns what ends it
  */
-export function refine(lens: Lens, show: (made: Refined) => void): () => void {
+export function refine(lens: Lens, show: (made: Refined) => void, after = false): () => void {
   const { piece, plan, cupboard } = useDesk.getState();
   if (!piece || !plan) return () => undefined;
   const id = ++asked;
@@ -54,6 +55,9 @@ export function refine(lens: Lens, show: (made: Refined) => void): () => void {
   open.add(id);
   if (at.plan !== plan) {
     at.plan = plan;
+    // What was asked of another plan is let go there.
+    open.clear();
+    open.add(id);
     void at.api.take(piece, plan, cupboard);
   }
   let over = false;
@@ -62,7 +66,7 @@ export function refine(lens: Lens, show: (made: Refined) => void): () => void {
     show(made);
     if (made.finished) closed(id);
   });
-  void at.api.refine(id, lens, told);
+  void at.api.refine(id, lens, after, told);
   return () => {
     if (over) return;
     over = true;

@@ -26,6 +26,8 @@ interface Job {
   readonly show: (made: Refined) => void;
   readonly passes: readonly number[];
   pass: number;
+  /** It can wait until everything else is finished. */
+  readonly after: boolean;
 }
 
 let drawn: Drawn | null = null;
@@ -49,12 +51,14 @@ async function pictureOf(job: Job, of: Drawn): Promise<ImageBitmap | null> {
   }
 }
 
+const turnOf = (j: Job): number => (j.after ? Infinity : j.pass);
+
 async function work(): Promise<void> {
   if (working) return;
   working = true;
   try {
     while (jobs.length > 0 && drawn) {
-      const job = jobs.reduce((a, b) => (b.pass < a.pass ? b : a));
+      const job = jobs.reduce((a, b) => (turnOf(b) < turnOf(a) ? b : a));
       const picture = await pictureOf(job, drawn);
       if (!picture) continue;
       const finished = ++job.pass === job.passes.length;
@@ -73,8 +77,8 @@ const api = {
     kept = null;
     jobs = [];
   },
-  refine(id: number, lens: Lens, show: (made: Refined) => void): void {
-    jobs.push({ id, lens, show, passes: passesFor(lens), pass: 0 });
+  refine(id: number, lens: Lens, after: boolean, show: (made: Refined) => void): void {
+    jobs.push({ id, lens, after, show, passes: passesFor(lens), pass: 0 });
     void work();
   },
   stop(id: number): void {

@@ -1,23 +1,16 @@
 /** A picture of the finished animal as the plan has it, before a pale wall: no graphics card, the same every time. */
 import { linearOf } from '@/core/colour/rgb';
-import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { exposure, type ExposureOptions } from './exposure';
 import { shadowOn, type Ground } from './ground';
-import { centreOf, type Lens, type Turned } from './lens';
+import type { Lens } from './lens';
 import { closeUp } from './raster';
 import { onScreen } from './screen';
+import { lensFor, type Framing } from './viewpoints';
 
-export interface StillOptions extends ExposureOptions {
-  readonly turned: Turned;
-  readonly width: number;
-  readonly height: number;
-  /** How much of the picture the animal fills: 1 all of it. */
-  readonly zoom: number;
-  /** What is in the middle; the middle of the animal without. */
-  readonly centre?: Vec3;
+export interface StillOptions extends ExposureOptions, Framing {
   /** Told what share is done; may throw to stop. */
   readonly progress?: (share: number) => void;
 }
@@ -42,14 +35,6 @@ export function still(piece: Piece, plan: Plan, cupboard: Cupboard, o: StillOpti
   const { canvas: c, ground } = step.value;
   closeUp(c, behindOf(lens, ground));
   return { width: o.width, height: o.height, rgb: onScreen(c.light), perMm: lens.perMm };
-}
-
-function lensFor(plan: Plan, { turned, width, height, zoom, centre }: StillOptions): Lens {
-  const { form } = plan;
-  const wide = Math.max(form.lengthMm, form.widthMm);
-  const tall = Math.max(form.heightMm, form.widthMm);
-  const perMm = Math.min((0.8 * width) / wide, (0.72 * height) / tall) * zoom;
-  return { turned, centre: centre ?? centreOf(form.skin.positions), perMm, width, height };
 }
 
 /** A wall that grows a little darker downwards and outwards, and the shadow on the table. */

@@ -2,7 +2,7 @@
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import type { Turned } from './lens';
+import { centreOf, type Lens, type Turned } from './lens';
 
 /** Degrees. */
 const SIDES = {
@@ -40,6 +40,24 @@ export const isRelief = ({ form }: Pick<Piece, 'form'>): boolean => form.parts.s
 export const turnedTo = (piece: Pick<Piece, 'form'>, side: Side): Turned =>
   isRelief(piece) ? OF_RELIEF[side] : SIDES[side];
 
+export interface Framing {
+  readonly turned: Turned;
+  readonly width: number;
+  readonly height: number;
+  /** How much of the picture the animal fills: 1 all of it. */
+  readonly zoom: number;
+  /** What is in the middle; the middle of the animal without. */
+  readonly centre?: Vec3;
+}
+
+/** The lens of a picture that has room for the animal from any side. */
+export function lensFor({ form }: Pick<Plan, 'form'>, { turned, width, height, zoom, centre }: Framing): Lens {
+  const wide = Math.max(form.lengthMm, form.widthMm);
+  const tall = Math.max(form.heightMm, form.widthMm);
+  const perMm = Math.min((0.8 * width) / wide, (0.72 * height) / tall) * zoom;
+  return { turned, centre: centre ?? centreOf(form.skin.positions), perMm, width, height };
+}
+
 /** So many fibres are drawn on a picture so large: more would not be seen. Ours. */
 export const fibresFor = (width: number, height: number): number =>
   Math.round(Math.min(1_000_000, Math.max(60_000, 0.4 * width * height)));
@@ -62,3 +80,10 @@ export function faceTurned(
     zoom: Math.max(form.lengthMm, form.widthMm, form.heightMm) / (2.2 * size),
   };
 }
+
+/** The small picture a piece is known by, dots. */
+const LIKENESS = { width: 480, height: 300 } as const;
+
+/** The lens of the small picture a piece is known by. */
+export const likenessLens = (piece: Pick<Piece, 'form'>, plan: Pick<Plan, 'form'>): Lens =>
+  lensFor(plan, { ...LIKENESS, turned: turnedTo(piece, 'aslant'), zoom: 1.12 });

@@ -6,6 +6,7 @@
 import Box from '@mui/material/Box';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Turned } from '@/core/picture/lens';
+import { drawLikeness } from '@/desk/likeness';
 import { refine } from '@/desk/refining';
 import { upToDate, useDesk } from '@/desk/store';
 import { lensOver, type Size } from './camera';
@@ -47,6 +48,7 @@ export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, 
         at!.height = picture.height;
         on.transferFromImageBitmap(picture);
         setSeen(finished ? 'finished' : 'rough');
+        if (finished) drawLikeness();
       });
     }, REST_MS);
     return () => {

@@ -11,6 +11,8 @@ import type { Problem } from '@/core/piece/read';
 import type { Piece } from '@/core/piece/schema';
 import { demoPieces, withDemoLots } from '@/desk/demo';
 import { bringBegun } from '@/desk/demo-begun';
+import { copyLikeness } from '@/desk/kept-plans';
+import { likenesses } from '@/desk/likeness';
 import { freshId, openPieceFile, savePieceFile, saveRecordFile } from '@/desk/files';
 import {
   listen,
@@ -45,6 +47,23 @@ export function Shelf() {
   const [gone, setGone] = useState<readonly EarlierState[]>([]);
   const [removed, setRemoved] = useState<ShelfEntry | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+
+  const [known, setKnown] = useState<ReadonlyMap<string, string>>(new Map());
+  useEffect(() => {
+    if (!ready) return;
+    let gone = false;
+    let free: () => void = () => undefined;
+    void likenesses().then((l) => {
+      if (gone) return l.free();
+      free = l.free;
+      setKnown(l.of);
+    });
+    return () => {
+      gone = true;
+      free();
+    };
+    // Another copy has another picture.
+  }, [ready, entries?.length]);
 
   const refresh = useCallback(() => {
     Promise.all([loadShelf(), loadRemoved()])
@@ -82,6 +101,7 @@ export function Shelf() {
   const copy = async (p: Piece) => {
     const id = freshId(p.id);
     await copyPictures(p.id, id);
+    await copyLikeness(p.id, id);
     await savePiece({ ...p, id, name: `${p.name} (copy)`.slice(0, 80) });
     refresh();
   };
@@ -128,6 +148,7 @@ export function Shelf() {
               <Card
                 key={e.id}
                 piece={e.piece}
+                likeness={known.get(e.id)}
                 name={e.piece?.name ?? e.id}
                 foot={`saved ${new Date(e.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
                 problems={e.problems}
@@ -181,7 +202,15 @@ export function Shelf() {
           </Typography>
           <Grid>
             {demos.map((p) => (
-              <Card key={p.id} piece={p} name={p.name} foot={p.note} problems={[]} onOpen={() => void openDemo(p)} />
+              <Card
+                key={p.id}
+                piece={p}
+                likeness={known.get(p.id)}
+                name={p.name}
+                foot={p.note}
+                problems={[]}
+                onOpen={() => void openDemo(p)}
+              />
             ))}
           </Grid>
         </Box>
@@ -242,6 +271,8 @@ function Grid({ children }: { children: React.ReactNode }) {
 
 interface CardProps {
   readonly piece: Piece | null;
+  /** Where its picture is; without, its outline is drawn. */
+  readonly likeness: string | undefined;
   readonly name: string;
   readonly foot: string;
   readonly problems: readonly Problem[];
@@ -249,7 +280,7 @@ interface CardProps {
   readonly children?: React.ReactNode;
 }
 
-function Card({ piece, name, foot, problems, onOpen, children }: CardProps) {
+function Card({ piece, likeness, name, foot, problems, onOpen, children }: CardProps) {
   const { q } = useUnits();
   return (
     <Box
@@ -263,7 +294,18 @@ function Card({ piece, name, foot, problems, onOpen, children }: CardProps) {
         flexDirection: 'column',
       }}
     >
-      <Box sx={{ height: 130, bgcolor: 'desk.stage', p: 1 }}>{piece && <PieceOutline form={piece.form} />}</Box>
+      <Box sx={{ height: 150, bgcolor: 'desk.stage', p: 1 }}>
+        {likeness ? (
+          <Box
+            component="img"
+            src={likeness}
+            alt=""
+            sx={{ display: 'block', width: '100%', height: '100%', objectFit: 'contain' }}
+          />
+        ) : (
+          piece && <PieceOutline form={piece.form} />
+        )}
+      </Box>
       <Box sx={{ p: 1.5, flex: 1, display: 'flex', flexDirection: 'column' }}>
         <Typography variant="h3" component="h3">
           {name}

@@ -1,0 +1,39 @@
+/** The small picture a piece is known by on the shelf: drawn while nothing else is, once for each plan. */
+import { likenessLens } from '@/core/picture/viewpoints';
+import type { Plan } from '@/core/plan';
+import { demoPieces } from './demo';
+import { keepLikeness, keptLikenesses } from './kept-plans';
+import { refine } from './refining';
+import { useDesk } from './store';
+
+/** The plan drawn last. */
+let drawn: Plan | null = null;
+
+export function drawLikeness(): void {
+  const { piece, plan } = useDesk.getState();
+  if (!piece || !plan || drawn === plan) return;
+  drawn = plan;
+  const { id } = piece;
+  refine(
+    likenessLens(piece, plan),
+    ({ picture }) => {
+      const canvas = document.createElement('canvas');
+      canvas.width = picture.width;
+      canvas.height = picture.height;
+      canvas.getContext('2d')?.drawImage(picture, 0, 0);
+      picture.close();
+      canvas.toBlob((blob) => blob && void keepLikeness({ id, picture: blob }), 'image/webp', 0.9);
+    },
+    true,
+  );
+}
+
+/** Where the likeness of every piece is that has one: as it was drawn last, of a demo not yet opened as it ships. @returns and what lets them go */
+export async function likenesses(): Promise<{ readonly of: ReadonlyMap<string, string>; readonly free: () => void }> {
+  const kept = (await keptLikenesses()).map(({ id, picture }) => [id, URL.createObjectURL(picture)] as const);
+  const shipped = demoPieces.map((p) => [p.id, `/demo/likeness/${p.id}.png`] as const);
+  return {
+    of: new Map([...shipped, ...kept]),
+    free: () => kept.forEach(([, url]) => URL.revokeObjectURL(url)),
+  };
+}
