@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten, pineMartenBegun } from '../demo/load';
 import { cutOut } from '../src/core/picture/cut-out';
 import { exposure } from '../src/core/picture/exposure';
-import { fibresFor, likenessLens } from '../src/core/picture/viewpoints';
+import { LIKENESS_FIBRES, likenessLens } from '../src/core/picture/viewpoints';
 import { defaultHand } from '../src/core/piece/hand';
 import { pngOfCut } from '../src/sheets/png';
 import { LIKENESSES, lookOf } from './likeness-marks';
@@ -17,7 +17,7 @@ for (const piece of [pineMarten, alpacaCria, kingfisher, brownHare, pineMartenBe
   const lens = likenessLens(piece, plan);
   const steps = exposure({ piece, plan, cupboard }, lens, {
     lighting: 'window',
-    fibres: fibresFor(lens.width, lens.height),
+    fibres: LIKENESS_FIBRES,
   });
   let step = steps.next();
   while (!step.done) step = steps.next();

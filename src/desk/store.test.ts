@@ -236,9 +236,9 @@ describe('what is kept beside the piece', () => {
       'cream-top',
       'dusk-batt',
       'fawn-top',
+      'hare-brown-top',
       'rust-top',
       'soft-white-top',
-      'stone-grey-top',
       'umber-top',
     ]);
     expect(filled.lots.find((l) => l.id === 'cream-top')!.haveG).toBe(3);

@@ -6,19 +6,13 @@ import * as Comlink from 'comlink';
 import { cutOut } from '@/core/picture/cut-out';
 import { exposure, type Drawn, type Prepared } from '@/core/picture/exposure';
 import type { Lens } from '@/core/picture/lens';
-import { fibresFor } from '@/core/picture/viewpoints';
+import { LIKENESS_FIBRES, refiningFibres } from '@/core/picture/viewpoints';
 
 export interface Refined {
   readonly picture: ImageBitmap;
   /** The finished picture; one with fewer fibres before. */
   readonly finished: boolean;
 }
-
-/** How many fibres one after another: all of them at last. Ours. */
-const passesFor = ({ width, height }: Lens): readonly number[] => {
-  const all = fibresFor(width, height);
-  return all > 60_000 ? [30_000, all] : [all];
-};
 
 interface Job {
   readonly id: number;
@@ -78,7 +72,8 @@ const api = {
     jobs = [];
   },
   refine(id: number, lens: Lens, after: boolean, show: (made: Refined) => void): void {
-    jobs.push({ id, lens, after, show, passes: passesFor(lens), pass: 0 });
+    const passes = after ? [LIKENESS_FIBRES] : refiningFibres(lens.width, lens.height);
+    jobs.push({ id, lens, after, show, passes, pass: 0 });
     void work();
   },
   stop(id: number): void {

@@ -13,6 +13,7 @@ const { skin, lie } = plan.form;
 const field = skinField(skin.positions, skin.normals, lie, 1.6);
 const bare = bareSkin(pineMarten, plan, cupboard, areasOfSkin(skin, plan.coat.areas));
 const MOST = 120_000;
+const FRONT = 46;
 const fibresOf = (seen: Seen): Fibres => coatFibres(pineMarten, plan, cupboard, field, bare, MOST, [], seen).fibres;
 
 /** Length times width of all fibres that begin where `at` says, mm2, how many they are, and how wide on the mean. */
@@ -40,7 +41,8 @@ function hiding(f: Fibres, at: (z: number) => boolean) {
 }
 
 describe('a near view', () => {
-  const front = (z: number) => z > 30;
+  // Head and throat: a fourth of all fibres.
+  const front = (z: number) => z > FRONT;
   const all = fibresOf(() => true);
   const near = fibresOf((_x, _y, z) => front(z));
   it('takes no more fibres than a view of all, and those that are seen are finer by far', () => {

@@ -40,6 +40,12 @@ export const isRelief = ({ form }: Pick<Piece, 'form'>): boolean => form.parts.s
 export const turnedTo = (piece: Pick<Piece, 'form'>, side: Side): Turned =>
   isRelief(piece) ? OF_RELIEF[side] : SIDES[side];
 
+/** On a picture that is made better while it rests, so many one after another; the last is the finished one. Ours. */
+export const refiningFibres = (width: number, height: number): readonly number[] => {
+  const all = Math.max(220_000, fibresFor(width, height));
+  return [30_000, 110_000, all];
+};
+
 export interface Framing {
   readonly turned: Turned;
   readonly width: number;
@@ -83,6 +89,9 @@ export function faceTurned(
 
 /** The small picture a piece is known by, dots. */
 const LIKENESS = { width: 480, height: 300 } as const;
+
+/** It is small, but looked at closely: more fibres than a part of a large picture has. Ours. */
+export const LIKENESS_FIBRES = 220_000;
 
 /** The lens of the small picture a piece is known by. */
 export const likenessLens = (piece: Pick<Piece, 'form'>, plan: Pick<Plan, 'form'>): Lens =>

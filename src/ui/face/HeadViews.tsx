@@ -29,14 +29,16 @@ export function HeadViews() {
   const few = useDesk((s) => s.settings.picture === 'plain');
   const can = useSyncExternalStore(nothing, drawing, () => null);
   if (!plan || !f?.plan) return null;
-  if (can === 'none') {
+  if (can === 'none' && few) {
     return (
       <Box sx={{ fontSize: 13 }}>
         The pictures stand still: this browser cannot draw in 3D. The chart and every figure work without it.
       </Box>
     );
   }
-  return <Views plan={plan} face={f.plan} few={few} software={can === 'software'} ready={can !== null} />;
+  return (
+    <Views plan={plan} face={f.plan} few={few} software={can === 'software'} ready={can !== null && can !== 'none'} />
+  );
 }
 
 interface ViewsProps {
@@ -61,7 +63,7 @@ function Views({ plan, face, few, software, ready }: ViewsProps) {
       sx={{ flex: 1, display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, minWidth: 0 }}
     >
       {HEAD_VIEWS.map((v) => (
-        <HeadView key={v.name} name={v.name} busy={shown}>
+        <HeadView key={v.name} name={v.name} busy={shown && ready}>
           {(each) => (
             <>
               {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}

@@ -145,11 +145,19 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
       {can === 'none' && (
         <Box
           role="note"
-          sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4, pointerEvents: 'none' }}
+          sx={{
+            position: 'absolute',
+            ...(finished ? { inset: 'auto 0 48px' } : { inset: 0 }),
+            display: 'grid',
+            placeItems: 'center',
+            p: finished ? 1 : 4,
+            pointerEvents: 'none',
+          }}
         >
           <InsteadOfPicture sx={{ fontSize: 13 }}>
-            The turntable stands still: this browser cannot draw in 3D (WebGL is missing or switched off). All figures,
-            charts and printed sheets work without it.
+            {finished
+              ? 'This browser cannot draw in 3D (WebGL is missing or switched off): the animal is drawn anew when it has been turned, and that takes a while.'
+              : 'The turntable stands still: this browser cannot draw in 3D (WebGL is missing or switched off). All figures, charts and printed sheets work without it.'}
           </InsteadOfPicture>
         </Box>
       )}

@@ -1,0 +1,114 @@
+/** At rest the quick picture becomes the finished one, in the same place; the shelf knows the piece by it. */
+import type { Page } from '@playwright/test';
+import { chooseArea, expect, openDemo, settled, test } from './desk';
+
+test.use({ picture: 'whole' });
+
+const picture = (page: Page) => page.getByRole('img', { name: /seen from/ });
+const refined = (page: Page) => picture(page).locator('canvas[data-refined]');
+const finished = (page: Page) =>
+  expect(refined(page)).toHaveAttribute('data-refined', 'finished', { timeout: 150_000 });
+
+interface Seen {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The box round all of a screenshot that is not stage; shadows, being grey, do not count. */
+async function boxOf(page: Page): Promise<Seen> {
+  const png = (await picture(page).screenshot()).toString('base64');
+  return page.evaluate(async (data) => {
+    const bytes = Uint8Array.from(atob(data), (c) => c.charCodeAt(0));
+    const image = await createImageBitmap(new Blob([bytes], { type: 'image/png' }));
+    const c = new OffscreenCanvas(image.width, image.height);
+    const on = c.getContext('2d')!;
+    on.drawImage(image, 0, 0);
+    const { data: p } = on.getImageData(0, 0, image.width, image.height);
+    // So many coloured pixels a line must have: single fibres stand out further in one picture than in the other.
+    const least = 6;
+    const rows = new Array<number>(image.height).fill(0);
+    const columns = new Array<number>(image.width).fill(0);
+    // Controls lie over the edges.
+    for (let y = 70; y < image.height - 90; y++)
+      for (let x = 20; x < image.width - 20; x++) {
+        const i = 4 * (x + image.width * y);
+        const [r, g, b] = [p[i]!, p[i + 1]!, p[i + 2]!];
+        if (Math.max(r, g, b) - Math.min(r, g, b) < 14) continue;
+        rows[y]!++;
+        columns[x]!++;
+      }
+    const first = (a: readonly number[]) => a.findIndex((n) => n >= least);
+    const last = (a: readonly number[]) => a.length - 1 - [...a].reverse().findIndex((n) => n >= least);
+    return { left: first(columns), right: last(columns), top: first(rows), bottom: last(rows) };
+  }, png);
+}
+
+test('the finished picture lies where the quick one was; turned it goes at once, and comes again', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Pine marten', 'coat');
+  await finished(page);
+  const fine = await boxOf(page);
+  // Rows are never drawn fibre by fibre; back on the fur it begins anew, and what is quick is seen first.
+  await page.getByRole('button', { name: 'rows', exact: true }).click();
+  await expect(refined(page)).toHaveCount(0);
+  await page.getByRole('button', { name: 'fur', exact: true }).click();
+  await settled(page);
+  await refined(page).evaluate((c) => (c.style.visibility = 'hidden'));
+  const quick = await boxOf(page);
+  for (const side of ['left', 'right', 'top', 'bottom'] as const)
+    expect(Math.abs(fine[side] - quick[side]), `${side}: ${fine[side]} and ${quick[side]}`).toBeLessThan(9);
+  await finished(page);
+  await page.keyboard.press('ArrowLeft');
+  await expect(refined(page)).toHaveAttribute('data-refined', 'not yet');
+  await finished(page);
+
+  // An area taken in hand is pointed out on the quick picture for a moment.
+  await refined(page).evaluate((c) => (c.style.visibility = ''));
+  await chooseArea(page, 'Back');
+  await expect(refined(page)).toHaveCSS('opacity', '0');
+  await expect(refined(page)).toHaveCSS('opacity', '1');
+});
+
+test('the shelf knows a piece by how it was planned last; a copy and a demo not opened yet have their picture too', async ({
+  desk: page,
+}) => {
+  await openDemo(page, 'Kingfisher', 'coat');
+  await finished(page);
+  const card = (name: string) =>
+    page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, exact: true }) });
+  await expect(async () => {
+    await page.goto('/');
+    await settled(page);
+    await expect(card('Kingfisher').locator('img')).toHaveAttribute('src', /^blob:/, { timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
+  await expect
+    .poll(() =>
+      card('Kingfisher')
+        .locator('img')
+        .evaluate((i: HTMLImageElement) => [i.naturalWidth, i.naturalHeight]),
+    )
+    .toEqual([480, 300]);
+  await page.getByRole('button', { name: 'Copy Kingfisher' }).click();
+  await expect(card('Kingfisher (copy)').locator('img')).toHaveAttribute('src', /^blob:/);
+  const marten = card('Pine marten').locator('img');
+  await expect(marten).toHaveAttribute('src', '/demo/likeness/pine-marten.png');
+  await expect.poll(() => marten.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(480);
+});
+
+test('without WebGL the animal is drawn all the same, anew when it has been turned', async ({ desk: page }) => {
+  await page.addInitScript(() => {
+    const get = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
+      return kind.startsWith('webgl') ? null : (get as (...a: unknown[]) => unknown).call(this, kind, ...rest);
+    } as typeof get;
+  });
+  await openDemo(page, 'Pine marten', 'coat');
+  await expect(page.getByRole('note')).toContainText('drawn anew when it has been turned');
+  await finished(page);
+  await page.getByRole('button', { name: 'F front' }).click();
+  await expect(refined(page)).toHaveAttribute('data-refined', 'not yet');
+  await finished(page);
+});
