@@ -23,6 +23,6 @@ for (const piece of [pineMarten, alpacaCria, kingfisher, brownHare, pineMartenBe
   while (!step.done) step = steps.next();
   writeFileSync(join(LIKENESSES, `${piece.id}.png`), pngOfCut(lens.width, lens.height, cutOut(step.value)));
   marks[piece.id] = lookOf(piece);
-  console.log(piece.name);
+  process.stdout.write(`${piece.name}\n`);
 }
 writeFileSync(join(LIKENESSES, 'made-from.json'), `${JSON.stringify(marks, null, 2)}\n`);

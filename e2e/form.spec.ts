@@ -136,6 +136,48 @@ test('shape: a part in hand is typed, dragged, bent, padded and taken away, all 
   await expect(part(page, 'Thigh 2')).toHaveCount(1);
 });
 
+test('the end of a limb is carried by mouse and by key, the limb follows; one of a pair alone; taken back', async ({
+  desk: page,
+}) => {
+  await room(page, 'Shape', 'Pine marten');
+  await page.getByRole('button', { name: 'L left' }).click();
+  await part(page, 'Hind leg').click();
+  const turns = async () => [await value(page, 'Nod'), await value(page, 'Turn'), await value(page, 'Tilt')];
+  const before = await turns();
+  const handle = page.locator('[data-handle="end"]');
+  const place = async () => (await page.locator('[data-handle="length"]').boundingBox())!;
+  const at = (await handle.boundingBox())!;
+  const tip = await place();
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + at.width / 2 - 30, at.y + at.height / 2 - 14, { steps: 5 });
+  await page.mouse.up();
+  // Where the hand went, there the foot went: to the left of the picture, which is forward, and up.
+  await expect.poll(async () => Math.round((await place()).x - tip.x)).toBeLessThan(-24);
+  expect(Math.round((await place()).x - tip.x)).toBeGreaterThan(-36);
+  expect(Math.round((await place()).y - tip.y)).toBeLessThan(-8);
+  expect(await turns()).not.toEqual(before);
+  await settled(page);
+  await page.keyboard.press('Control+z');
+  await expect.poll(turns).toEqual(before);
+
+  await page.getByRole('button', { name: 'left only' }).click();
+  const alone = await turns();
+  await handle.focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
+  await expect.poll(turns).not.toEqual(alone);
+  await page.getByRole('button', { name: 'both alike' }).click();
+  expect(await turns()).toEqual(before);
+  await settled(page);
+  await accessible(page);
+
+  // The sign of a turn is the same for a tail as for a head: more lifts it.
+  for (const name of ['Tail', 'Head']) {
+    await part(page, name).click();
+    await expect(docket(page)).toContainText('Above 0 its end goes up');
+  }
+});
+
 test('core, frame and standing: cut open, schools, swallowed parts, wire, feet', async ({ desk: page }) => {
   await room(page, 'Core', 'Pine marten');
   await expect(docket(page)).toContainText(/Build the core from \d/);
@@ -208,7 +250,7 @@ test('core, frame and standing: cut open, schools, swallowed parts, wire, feet',
   await expect(docket(page).getByRole('img', { name: /the middle of the weight lies inside it/ })).toBeVisible();
   await room(page, 'Shape');
   await part(page, 'Foreleg').click();
-  await page.getByRole('textbox', { name: 'Nod' }).fill('75');
+  await page.getByRole('textbox', { name: 'Nod' }).fill('-75');
   await page.getByRole('textbox', { name: 'Nod' }).blur();
   await room(page, 'Stands');
   await expect(page.getByRole('article', { name: /falls forward/ })).toContainText('further out');

@@ -72,6 +72,8 @@ export const viewSchema = z.object({
   referenceId: z.string().nullable().default(null),
   flatId: z.string().nullable().default(null),
   partId: z.string().nullable().default(null),
+  /** Of a pair: whether both bend alike, or one alone. */
+  poseSide: z.enum(['both', 'left', 'right']).catch('both').default('both'),
   inside: z.enum(INSIDES).catch('finished').default('finished'),
   /** The brush: off, adding to an area or taking away, combing, or showing where fur points away from; its width in thousandths of the length; on both sides alike. */
   brush: z.enum(['off', 'paint', 'erase', 'comb', 'away', 'mark', 'line', 'where']).catch('off').default('off'),

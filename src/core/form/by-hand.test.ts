@@ -1,8 +1,9 @@
 /** Handles carried on the picture: what is drawn comes along with the hand, within the limits of the part. */
 import { describe, expect, it } from 'vitest';
 import { pineMarten } from '../../../demo/load';
-import { bent, lengthened, plannedPart, ringsOf, thickened } from './by-hand';
+import { bent, carriedEnd, lengthened, plannedPart, ringsOf, thickened } from './by-hand';
 import { makeBody } from './body';
+import { endAt } from './reach';
 import { limits, partLength, thicknessesOf, unitMm } from './shape';
 
 const { form } = pineMarten;
@@ -56,6 +57,18 @@ describe('a handle carried', () => {
     const f = bent(form, leg, 'left', [1, 0, 0], [0, 0], [0, 250])(1, 0)(form);
     const turned = f.pose.find((j) => j.part === 'foreleg' && j.side === 'both')!.nodDeg - before;
     expect(Math.abs(turned)).toBeCloseTo(0.2, 6);
+  });
+  it('at the end of a limb: seen from the left it is carried as far up and forward as the hand went', () => {
+    const leg = part('hindleg');
+    // From its left, up is up and its front is at the left of the picture.
+    const sees = { right: [0, 0, -1], up: [0, 1, 0] } as const;
+    const carry = carriedEnd(form, leg, 'left', false, sees, PX);
+    const [from, to] = [form, carry(-24, -16)(form)].map((f) => endAt(f, leg, 'left'));
+    const mm = unitMm(form);
+    expect(Math.abs((to![1] - from![1]) * mm - 16 / PX)).toBeLessThan(0.2);
+    expect(Math.abs((to![2] - from![2]) * mm - 24 / PX)).toBeLessThan(0.2);
+    // Carried on, it goes on from where it was taken, not from where it is.
+    expect(carry(-24, -16)(carry(-90, -60)(form)).pose).toEqual(carry(-24, -16)(form).pose);
   });
   it('no joint is bent further than it may be', () => {
     const leg = part('foreleg');

@@ -2,11 +2,12 @@
  * What carrying a handle of a part on the picture does to the drawing: longer, thicker, bent. Carries are in pixels of the picture, to the
  * right and down; the picture is seen from afar, so that a mm is as many pixels everywhere.
  */
-import type { Vec3 } from '@/core/geometry/vec';
+import { add, scale, type Vec3 } from '@/core/geometry/vec';
 import { intoRange } from '@/core/piece/fields';
 import { jointSchema, type Joint, type Part } from '@/core/piece/schema';
 import type { Stretch } from './body';
 import { bodyPlan, BODY_PLANS } from './plans/plans';
+import { endAt, reached } from './reach';
 import {
   jointsOf,
   limits,
@@ -88,6 +89,27 @@ export function bent(
     // To a tenth, so that the finest step of the keys bends a long part as well.
     const deg = Math.round(10 * intoRange(jointSchema.shape[key], start[key] + sign * turn)) / 10;
     return (f) => setBend(f, { part: part.id, node, side: 'both' }, { ...start, [key]: deg });
+  };
+}
+
+/**
+ * Carries the end of a limb in the plane of the picture; the limb follows.
+ * @param alone one of a pair by itself @param right and `up`: which ways these are on the picture
+ */
+export function carriedEnd(
+  form: Form,
+  part: Part,
+  side: 'left' | 'right',
+  alone: boolean,
+  { right, up }: { readonly right: Vec3; readonly up: Vec3 },
+  pxPerMm: number,
+): Carry {
+  const start = endAt(form, part, side);
+  const unit = pxPerMm * unitMm(form);
+  return (dx, dy) => {
+    const to = add(start, add(scale(right, dx / unit), scale(up, -dy / unit)));
+    const { pose } = reached(form, part, side, !alone, to);
+    return (f) => ({ ...f, pose });
   };
 }
 

@@ -7,6 +7,7 @@ import { useState, type ReactNode } from 'react';
 import { OwnBase } from './OwnBase';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
+import { asShown, turnSense } from '@/core/form/turn-sense';
 import {
   jointsOf,
   limits,
@@ -34,7 +35,7 @@ import {
   type Part,
   type Piece,
 } from '@/core/piece/schema';
-import { beginGesture, changePiece, editPiece, endGesture, useDesk } from '@/desk/store';
+import { beginGesture, changePiece, editPiece, endGesture, setView, useDesk } from '@/desk/store';
 import { CheckField } from '@/ui/parts/CheckField';
 import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { Fields } from '@/ui/parts/Fields';
@@ -156,7 +157,8 @@ const jointName = (part: Part, node: number): string => {
 };
 
 function PartControls({ piece, part }: { piece: Piece; part: Part }) {
-  const [side, setSide] = useState<Side>('both');
+  const poseSide = useDesk((s) => s.view.poseSide);
+  const side: Side = part.mirrored ? poseSide : 'both';
   const [node, setNode] = useState(() => jointsOf(part)[0] ?? 0);
   const k = unitMm(piece.form);
   const planned = BODY_PLANS.some((p) => p.id === piece.form.plan)
@@ -167,7 +169,8 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const joints = jointsOf(part);
   const bend = piece.form.pose.find((j) => j.part === part.id && j.node === node && j.side === side);
   const { nodDeg, turnDeg, tiltDeg } = bend ?? { nodDeg: 0, turnDeg: 0, tiltDeg: 0 };
-  const turns = { nodDeg, turnDeg, tiltDeg };
+  const sense = turnSense(part);
+  const turns = asShown({ nodDeg, turnDeg, tiltDeg }, sense);
   const shape = (change: (form: Piece['form']) => Piece['form']) =>
     changePiece((p) => ({ ...p, form: change(p.form) }));
   const of = {
@@ -230,7 +233,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
                   { value: 'right', says: 'right only' },
                 ]}
                 value={side}
-                onChange={setSide}
+                onChange={(v) => setView({ poseSide: v })}
               />
             )}
           </Box>
@@ -239,8 +242,15 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
             schema={jointSchema}
             value={{ part: part.id, node, side, ...turns }}
             keys={['nodDeg', 'turnDeg', 'tiltDeg']}
-            onChange={(change) => shape((f) => setBend(f, { part: part.id, node, side }, { ...turns, ...change }))}
+            onChange={(change) =>
+              shape((f) => setBend(f, { part: part.id, node, side }, asShown({ ...turns, ...change }, sense)))
+            }
           />
+          <Typography variant="body2" sx={{ mt: 0.5 }}>
+            {sense.lifts === 'up'
+              ? 'Above 0 its end goes up, to the animal’s left, and its top leans to the left.'
+              : 'Above 0 its end goes forward, its front turns to the animal’s left, and it leans to the left.'}
+          </Typography>
         </Box>
       )}
     </Box>

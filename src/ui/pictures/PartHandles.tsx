@@ -1,12 +1,14 @@
 'use client';
 /**
  * Handles on the part in hand: a square at its free end makes it longer, a ring at each thickness makes it thicker, a
- * lozenge beyond the end bends it where it is joined. The same can be typed beside the picture.
+ * lozenge beyond the end bends it where it is joined; by a target the end is carried to a place, and the limb follows. All but the last can be
+ * typed beside the picture.
  */
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
-import { bent, lengthened, ringsOf, thickened } from '@/core/form/by-hand';
+import { bent, carriedEnd, lengthened, ringsOf, thickened } from '@/core/form/by-hand';
 import { makeBody } from '@/core/form/body';
+import { canReach } from '@/core/form/reach';
 import { thicknessesOf } from '@/core/form/shape';
 import type { Vec3 } from '@/core/geometry/vec';
 import { changePiece, useDesk } from '@/desk/store';
@@ -32,8 +34,9 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const b = body?.parts.find((p) => p.part.id === view.partId);
   if (!piece || !form || !b || !canEdit || b.part.shape === 'board' || form.scan) return null;
   const { from } = eye(view);
-  // Of a pair, the one nearer to the eye.
-  const side = b.right && dotOf(b.right[0]!.a, from) > dotOf(b.left[0]!.a, from) ? 'right' : 'left';
+  // Of a pair, the one that is bent alone, else the one nearer to the eye.
+  const alone = b.right && view.poseSide !== 'both' ? view.poseSide : null;
+  const side = alone ?? (b.right && dotOf(b.right[0]!.a, from) > dotOf(b.left[0]!.a, from) ? 'right' : 'left');
   const stretches = (side === 'right' && b.right) || b.left;
   const at = (p: readonly number[]) => seenAt(p, centre, view, size, perMm);
   const ends: Vec3[] = [stretches[0]!.a, ...stretches.map((s) => s.b)];
@@ -47,6 +50,7 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
 
   const [tx, ty] = at(tip);
   const [rx, ry] = at(root);
+  const away = [tx - 24 * Math.sign(tx - rx || 1), ty + 24 * Math.sign(ty - ry || 1)] as const;
   const beyond = [tx + 22 * Math.sign(tx - rx || 1), ty + 22 * Math.sign(ty - ry || 1)] as const;
   return (
     <Box
@@ -103,6 +107,18 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
           </Handle>
         );
       })}
+      {canReach(form, b.part) && (
+        <Handle
+          mark="end"
+          name={`Where ${b.part.name} ends, the limb follows`}
+          at={away}
+          px={1}
+          carry={() => carried(carriedEnd(form, b.part, side, alone !== null, across(view), perMm))}
+        >
+          <circle className="shape" cx={away[0]} cy={away[1]} r={8} />
+          <circle cx={away[0]} cy={away[1]} r={3} fill={CHOSEN} />
+        </Handle>
+      )}
       {b.part.on !== null && (
         <Handle
           mark="bend"
