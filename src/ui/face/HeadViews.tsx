@@ -7,7 +7,7 @@ import type { FacePlan } from '@/core/face/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import type { Size } from '@/ui/pictures/camera';
-import { Refined } from '@/ui/pictures/Refined';
+import { Refined, UNDER_REFINED } from '@/ui/pictures/Refined';
 import { useSize } from '@/ui/pictures/useSize';
 import { drawing } from '@/ui/pictures/webgl';
 import { useFace } from './face-store';
@@ -88,7 +88,7 @@ function HeadView({ name, busy, children }: { name: string; busy: boolean; child
         data-picture=""
         aria-busy={busy}
         aria-label={`The head from the ${name}`}
-        sx={{ position: 'absolute', inset: 0 }}
+        sx={{ position: 'absolute', inset: 0, ...UNDER_REFINED }}
       >
         {children(size)}
       </Box>

@@ -26,6 +26,11 @@ const REST_MS = 450;
 /** What was pointed out is seen for so long, ms. */
 const POINTED_MS = 1600;
 
+/** Of the box round both pictures: the quick one is gone once the finished one has come. */
+export const UNDER_REFINED = {
+  '&[data-fine] canvas:not([data-refined])': { opacity: 0, transition: 'opacity 0ms linear 250ms' },
+} as const;
+
 export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, pointedOut = null }: RefinedProps) {
   const plan = useDesk((s) => s.plan);
   const ready = useDesk((s) => upToDate(s) && s.draft === null);
@@ -69,6 +74,12 @@ export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, 
   }, [pointedOut]);
 
   const shown = seen !== 'not yet' && !pointing;
+  // What stands out further on the quick picture would be seen round the finished one.
+  useEffect(() => {
+    const at = canvas.current?.closest('[data-picture]');
+    at?.toggleAttribute('data-fine', shown);
+    return () => at?.removeAttribute('data-fine');
+  }, [shown]);
   return (
     <Box
       component="canvas"

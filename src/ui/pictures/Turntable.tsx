@@ -15,7 +15,7 @@ import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
 import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
 import { PartHandles } from './PartHandles';
-import { Refined } from './Refined';
+import { Refined, UNDER_REFINED } from './Refined';
 import { StillDialog } from './StillDialog';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
@@ -109,7 +109,14 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
         data-picture=""
         aria-busy={can !== 'none' && shown}
         aria-label={`${name} seen from ${seenFrom(view)}, showing ${OVERLAY_WORDS[view.overlay]}`}
-        sx={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'grab', '&:active': { cursor: 'grabbing' } }}
+        sx={{
+          position: 'absolute',
+          inset: 0,
+          touchAction: 'none',
+          cursor: 'grab',
+          '&:active': { cursor: 'grabbing' },
+          ...UNDER_REFINED,
+        }}
         onContextMenu={(e) => e.preventDefault()}
         {...turning}
       >
