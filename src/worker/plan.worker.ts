@@ -19,6 +19,7 @@ import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
+import { rooted } from '@/core/picture/rooted';
 import { shared } from '@/core/share';
 import { repair, type RepairReport } from '@/core/geometry/repair';
 import { eyesIn, groundOf, withEyes } from '@/core/needle/ground';
@@ -68,6 +69,12 @@ const taken = (now: Inputs): Inputs => (came = shared(came, now));
 
 /** Lets waiting messages in, so that a newer request or a stop is seen. */
 const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
+
+/** Strands, and where the skin and the surfaces of areas are that they stand on, stride 3. */
+export interface StandingFur extends Strands {
+  readonly skin: Float64Array<ArrayBuffer>;
+  readonly areas: readonly { readonly id: string; readonly at: Float64Array<ArrayBuffer> }[];
+}
 
 const api = {
   /** @returns the plan, or null when a newer request or a stop came in between */
@@ -247,11 +254,17 @@ const api = {
       throw e;
     }
   },
-  /** Strands of fur for the turntable, from the last finished plan. */
-  strands(most: number, trimStep: number | null): Strands | null {
+  /** Strands of fur for the turntable and what they stand on, from the last finished plan. */
+  strands(most: number, trimStep: number | null): StandingFur | null {
     if (!last) return null;
-    const s = strands(last.piece, last.plan.coat, most, trimStep, last.plan.shade);
-    return Comlink.transfer(s, [s.points.buffer, s.colours.buffer]);
+    const on = rooted(last.piece, last.plan);
+    const s = strands(last.piece, on.coat, most, trimStep, last.plan.shade);
+    const skin = Float64Array.from(on.skin.positions);
+    const areas = on.coat.areas.flatMap((a) =>
+      a.surface ? [{ id: a.id, at: Float64Array.from(a.surface.positions) }] : [],
+    );
+    const buffers = [s.points.buffer, s.colours.buffer, skin.buffer, ...areas.map((a) => a.at.buffer)];
+    return Comlink.transfer({ ...s, skin, areas }, buffers);
   },
 };
 

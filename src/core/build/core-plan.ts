@@ -44,6 +44,8 @@ export interface CorePlan {
     readonly normals: Float64Array;
     readonly triangles: Uint32Array;
   } | null;
+  /** How deep it lies under every vertex of the finished skin, mm: as thick as the coat is there. */
+  readonly depth: Float64Array;
   /** The core could not be worked out for this coat. */
   readonly undrawn: boolean;
   readonly volumeMm3: number;

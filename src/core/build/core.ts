@@ -177,6 +177,7 @@ export function planCore(
     result: {
       school: piece.core.school,
       skin: c.skin && { positions: c.skin.positions, normals: c.skin.normals, triangles: c.skin.triangles },
+      depth: c.loft,
       undrawn: c.undrawn,
       volumeMm3: parts.reduce((v, p) => v + (p.madeApart ? 0 : p.count * p.volumeMm3), 0),
       there,

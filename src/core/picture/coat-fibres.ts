@@ -5,7 +5,7 @@
 import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
-import { feltedFlat } from '@/core/coat/picture/pile';
+import { feltedFlat, seenFrom } from '@/core/coat/picture/pile';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
 import { triangleArea } from '@/core/geometry/mesh';
@@ -108,6 +108,8 @@ function coatArea(
   const marked = pile.marking ? palette.add(linearOf(pile.marking.colour), null, 0) : 0;
   const surface = a.surface!;
   const find = shade && shade.looks.length > 1 ? nearest(surface.positions, a.areaMm2 * 2) : null;
+  // A layer colours the coat where it is laid: there lies what is seen of a fibre, not its root.
+  const seenAt = seenFrom(pile, (pile.hemMm + pile.topMm) / 2);
   // The nearest vertex once for every point of a row.
   const known = new Map<RowPiece, Int32Array>();
   const vertexOf = (r: Root): number => {
@@ -116,8 +118,9 @@ function coatArea(
     let of = known.get(r.piece);
     if (!of) known.set(r.piece, (of = new Int32Array(r.piece.points.length / 3).fill(-1)));
     if (of[r.near]! < 0) {
-      const p = r.piece.points;
-      of[r.near] = find(p[3 * r.near]!, p[3 * r.near + 1]!, p[3 * r.near + 2]!);
+      const { points: p, lie: l } = r.piece;
+      const i = 3 * r.near;
+      of[r.near] = find(p[i]! + seenAt * l[i]!, p[i + 1]! + seenAt * l[i + 1]!, p[i + 2]! + seenAt * l[i + 2]!);
     }
     return of[r.near]!;
   };

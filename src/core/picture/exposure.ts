@@ -17,6 +17,7 @@ import { metered } from './meter';
 import { canvas, drawFibres, drawSolid, type Canvas } from './raster';
 import { skinField, type SkinField } from './skin-field';
 import { skyGrid } from './sky-grid';
+import { rooted, type Rooted } from './rooted';
 import { isRelief } from './viewpoints';
 
 /** A piece, all that is planned for it, and what it is made from. */
@@ -45,6 +46,8 @@ const CELL = 0.8;
 /** What is the same from every side: kept between one picture and the next of the same plan. */
 export interface Prepared {
   readonly coarse: number;
+  /** What fur stands on. */
+  readonly rooted: Rooted;
   readonly field: SkinField;
   readonly bare: BareSkin;
 }
@@ -55,9 +58,11 @@ function prepared({ piece, plan, cupboard }: Drawn, lens: Lens, kept: Prepared |
   // No finer than a pixel shows.
   const coarse = Math.max(1, size / 230, 1 / (CELL * lens.perMm));
   if (kept?.coarse === coarse) return kept;
+  const on = rooted(piece, plan);
   return {
     coarse,
-    field: skinField(form.skin.positions, form.skin.normals, form.lie, CELL * coarse),
+    rooted: on,
+    field: skinField(on.skin.positions, on.skin.normals, form.lie, CELL * coarse),
     bare: bareSkin(piece, plan, cupboard, areasOfSkin(form.skin, coat.areas)),
   };
 }
@@ -87,11 +92,11 @@ export function* exposure(
 ): Generator<number, Exposed> {
   const { piece, plan, cupboard } = drawn;
   const by = LIGHTINGS[lighting];
-  const { skin } = plan.form;
   const { turned } = lens;
   const ready = prepared(drawn, lens, kept);
   keep(ready);
   const { coarse, field, bare } = ready;
+  const { skin, coat } = ready.rooted;
   yield 0.08;
   const face = piece.face && plan.face ? { of: plan.face, face: piece.face } : null;
   const clear = face
@@ -100,7 +105,8 @@ export function* exposure(
         ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
       ]
     : [];
-  const coated = coatFibres(piece, plan, cupboard, field, bare, most, clear, seenBy(lens));
+  const laid = { ...plan, coat, form: { ...plan.form, skin } };
+  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens));
   yield 0.35;
   const to = lampFrom(turned, by);
   const lamp = lampGrid(to, coated.fibres, skin, coarse);
@@ -128,7 +134,7 @@ export function* exposure(
   yield 0.74;
   drawFibres(c, coated.fibres, light);
   yield 0.92;
-  const level = lowest(skin.positions);
+  const level = lowest(plan.form.skin.positions);
   const ground = isRelief(piece) || turned.pitch < 1 ? null : groundUnder(sky, to, by, level, 2 * coarse);
   // The wall is as light by every lamp; what stands before it goes by the meter.
   for (let i = 0; i < c.light.length; i++) c.light[i]! *= exposed;
@@ -139,7 +145,7 @@ export function* exposure(
 
 /** So far beyond the edge of the picture fur may reach into it, mm; what is turned further away than this is behind the animal. Ours. */
 const BEYOND = 15;
-const AWAY = -0.4;
+const AWAY = -0.7;
 
 /** What is on the picture and not turned away. */
 function seenBy(lens: Lens): Seen {

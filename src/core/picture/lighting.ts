@@ -11,6 +11,8 @@ export interface Lighting {
   readonly name: string;
   readonly lamp: number;
   readonly sky: number;
+  /** How strong a glint is by it beside one by a small lamp: by a wide one it is spread out, and hardly seen. */
+  readonly glints: number;
   /** Lighter or darker than metered. */
   readonly exposed: number;
   /** Degrees to the left of the eye and above it. */
@@ -20,9 +22,9 @@ export interface Lighting {
 
 /** Lamps a piece is looked at by. Ours. */
 export const LIGHTINGS = {
-  window: { name: 'bright window', lamp: 1, sky: 0.62, exposed: 1, left: 38, above: 48 },
-  overcast: { name: 'overcast', lamp: 0.35, sky: 1.15, exposed: 0.95, left: 20, above: 65 },
-  dusk: { name: 'dusk', lamp: 0.75, sky: 0.3, exposed: 0.75, left: 62, above: 22 },
+  window: { name: 'bright window', lamp: 1, sky: 0.62, glints: 1, exposed: 1, left: 38, above: 48 },
+  overcast: { name: 'overcast', lamp: 0.35, sky: 1.15, glints: 0.2, exposed: 0.95, left: 20, above: 65 },
+  dusk: { name: 'dusk', lamp: 0.75, sky: 0.3, glints: 1, exposed: 0.75, left: 62, above: 22 },
 } as const satisfies Record<string, Lighting>;
 
 /** Layers of fibre hide so much of the lamp. */
@@ -76,8 +78,8 @@ export function lightFibres(
       const off = Math.asin(Math.max(-1, Math.min(1, tl))) + Math.asin(Math.max(-1, Math.min(1, te)));
       const first = Math.max(0, Math.cos(off + GLINT.firstOff)) ** GLINT.first;
       const second = Math.max(0, Math.cos(off + GLINT.secondOff)) ** GLINT.second;
-      const one = GLINT.strength * lit * first;
-      const two = 2 * GLINT.strength * lit * second;
+      const one = by.glints * GLINT.strength * lit * first;
+      const two = by.glints * 2 * GLINT.strength * lit * second;
       const o = 3 * (SEGMENTS * f + k);
       out[o] = r * (body + two) + one;
       out[o + 1] = g * (body + two) + one;

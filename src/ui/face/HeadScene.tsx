@@ -8,9 +8,10 @@ import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
 import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
 import { LastingCanvas } from '@/ui/pictures/LastingCanvas';
 import { Awaited, Settled } from '@/ui/pictures/Settled';
-import { Fur, Rig } from '@/ui/pictures/TurntableScene';
+import { Fur, Rig, standsOn, useSkin, useStandingFur } from '@/ui/pictures/TurntableScene';
 import { BARE } from '@/ui/pictures/colours';
-import { surface, untouched, useFreed } from '@/ui/pictures/turntable-geometry';
+import { untouched } from '@/ui/pictures/turntable-geometry';
+import type { StandingFur } from '@/worker/plan.worker';
 import { headLens } from './head-lens';
 
 interface HeadSceneProps {
@@ -30,11 +31,18 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
   const { at, perMm } = useMemo(() => headLens(plan.face!), [plan.face]);
   const place = useMemo(() => ({ yaw, pitch }), [yaw, pitch]);
   const fur = view.overlay === 'fur';
+  const strands = useStandingFur(
+    plan,
+    few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card,
+    null,
+    awaited,
+    fur,
+  );
   const shown = useMemo(() => ({ ...view, overlay: fur ? ('fur' as const) : ('colour' as const) }), [view, fur]);
   return (
     <LastingCanvas coarse={software || few}>
       <Rig view={place} perMm={perMm} plan={plan} at={at} />
-      <Skin plan={plan} />
+      <Skin plan={plan} fur={fur ? strands : null} />
       {plan.coat.areas.map(
         (a) =>
           a.surface && (
@@ -43,6 +51,7 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
               area={a}
               shaded={plan.shade.areas.find((x) => x.id === a.id)}
               surfaceOf={a.surface}
+              standsOn={fur ? standsOn(strands, a.id) : null}
               view={shown}
               tint={null}
               selected={false}
@@ -52,22 +61,14 @@ export function HeadScene({ plan, yaw, pitch, software, few }: HeadSceneProps) {
           ),
       )}
       <FaceOnAnimal plan={plan} />
-      {fur && (
-        <Fur
-          plan={plan}
-          most={few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card}
-          trimStep={null}
-          awaited={awaited}
-        />
-      )}
+      {fur && strands && <Fur fur={strands} />}
       <Settled awaited={awaited} />
     </LastingCanvas>
   );
 }
 
-function Skin({ plan }: { plan: Plan }) {
-  const { skin } = plan.form;
-  const g = useFreed(useMemo(() => surface(skin.positions, skin.normals, skin.triangles), [skin]));
+function Skin({ plan, fur }: { plan: Plan; fur: StandingFur | null }) {
+  const g = useSkin(plan.form.skin, fur);
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate());
   return (

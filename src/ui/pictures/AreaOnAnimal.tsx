@@ -16,6 +16,8 @@ interface AreaProps {
   /** What it is seen as. */
   readonly shaded: ShadedArea | undefined;
   readonly surfaceOf: NonNullable<AreaPlan['surface']>;
+  /** Where its fur stands, in place of the finished surface; null where that is shown. */
+  readonly standsOn?: Float64Array | null;
   readonly view: View;
   readonly selected: boolean;
   readonly litRow: number | null;
@@ -24,7 +26,17 @@ interface AreaProps {
   readonly tint: number | null;
 }
 
-export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, raise, tint }: AreaProps) {
+export function AreaOnAnimal({
+  area,
+  shaded,
+  surfaceOf,
+  standsOn = null,
+  view,
+  selected,
+  litRow,
+  raise,
+  tint,
+}: AreaProps) {
   const byTriangle = view.overlay === 'cover' || view.overlay === 'fur';
   const cover = byTriangle && area.fur ? area.fur.coverMap : null;
   const wool = view.overlay === 'fur' && area.colour ? (shaded?.meanHex ?? area.colour) : null;
@@ -32,7 +44,8 @@ export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, 
   const field = view.overlay === 'colour' || (view.overlay === 'fur' && !area.fur) ? (shaded?.field ?? null) : null;
   const g = useFreed(
     useMemo(() => {
-      const s = surface(surfaceOf.positions, surfaceOf.normals, surfaceOf.triangles);
+      const at = standsOn?.length === surfaceOf.positions.length ? standsOn : surfaceOf.positions;
+      const s = surface(at, surfaceOf.normals, surfaceOf.triangles);
       if (field) {
         s.setAttribute('color', new THREE.BufferAttribute(seenColours(field), 3));
         return s;
@@ -49,7 +62,7 @@ export function AreaOnAnimal({ area, shaded, surfaceOf, view, selected, litRow, 
       });
       flat.setAttribute('color', new THREE.BufferAttribute(colours, 3));
       return flat;
-    }, [surfaceOf, cover, wool, field]),
+    }, [surfaceOf, standsOn, cover, wool, field]),
   );
   const rows = view.overlay === 'rows' || view.overlay === 'cover' || litRow !== null;
   const shown = (area.colour && shaded?.meanHex) ?? area.colour ?? BARE;

@@ -3,11 +3,11 @@
 import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import * as THREE from 'three';
-import type { Strands } from '@/core/shade/layers/strands';
 import type { Plan } from '@/core/plan';
 import { furStrands } from '@/desk/planner';
 import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
+import type { StandingFur } from '@/worker/plan.worker';
 import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
 import { FaceOnAnimal } from './FaceOnAnimal';
@@ -128,7 +128,16 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
   const draft = useDesk((s) => s.draft);
   const skin = draft ?? plan.form.skin;
   const touch = useTouch(plan, view, tool, paintingRef);
-  const g = useFreed(useMemo(() => surface(skin.positions, skin.normals, skin.triangles), [skin]));
+  const furred = view.overlay === 'fur' && view.inside === 'finished' && !draft;
+  const fur = useStandingFur(
+    plan,
+    few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card,
+    view.trimStep,
+    awaited,
+    furred,
+  );
+  // Fur stands deeper than the finished animal is drawn.
+  const g = useSkin(skin, furred ? fur : null);
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate());
   return (
@@ -160,6 +169,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
               area={a}
               shaded={plan.shade.areas.find((x) => x.id === a.id)}
               surfaceOf={a.surface}
+              standsOn={furred ? standsOn(fur, a.id) : null}
               view={view}
               tint={view.overlay === 'areas' ? i : null}
               selected={a.id === view.areaId}
@@ -169,14 +179,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
           ),
       )}
       {!draft && view.inside === 'finished' && <FaceOnAnimal plan={plan} />}
-      {view.overlay === 'fur' && view.inside === 'finished' && !draft && (
-        <Fur
-          plan={plan}
-          most={few ? STRANDS.plain : software ? STRANDS.software : STRANDS.card}
-          trimStep={view.trimStep}
-          awaited={awaited}
-        />
-      )}
+      {furred && fur && <Fur fur={fur} />}
       {view.overlay === 'lie' && view.inside === 'finished' && !draft && (
         <>
           <Lie plan={plan} />
@@ -193,20 +196,18 @@ const TURNING = 0.35;
 /** How long after the last turn all of them are drawn again, ms. */
 const REST_MS = 220;
 
-export function Fur({
-  plan,
-  most,
-  trimStep,
-  awaited,
-}: {
-  plan: Plan;
-  most: number;
-  trimStep: number | null;
-  awaited: Awaited;
-}) {
-  const [fur, setFur] = useState<Strands | null>(null);
+/** Strands from the worker and what they stand on; null until they have come. */
+export function useStandingFur(
+  plan: Plan,
+  most: number,
+  trimStep: number | null,
+  awaited: Awaited,
+  wanted: boolean,
+): StandingFur | null {
+  const [fur, setFur] = useState<StandingFur | null>(null);
   const arrived = useRef<() => void>(() => undefined);
   useEffect(() => {
+    if (!wanted) return;
     let gone = false;
     const end = awaited.begin();
     furStrands(most, trimStep).then((s) => {
@@ -220,11 +221,27 @@ export function Fur({
       end();
     };
     // The worker draws its last plan: only what strands are made of matters.
-  }, [plan.coat, plan.shade, most, trimStep, awaited]);
+  }, [plan.coat, plan.shade, most, trimStep, awaited, wanted]);
   useEffect(() => arrived.current(), [fur]);
+  return fur;
+}
+
+/** The surface of an area that its fur stands on. */
+export const standsOn = (fur: StandingFur | null, id: string): Float64Array | null =>
+  fur?.areas.find((a) => a.id === id)?.at ?? null;
+
+/** The skin as it is finished, or, under fur of the same skin, as that stands on it. */
+export function useSkin(
+  skin: Pick<Plan['form']['skin'], 'positions' | 'normals' | 'triangles'>,
+  fur: StandingFur | null,
+): THREE.BufferGeometry {
+  const at = fur && fur.skin.length === skin.positions.length ? fur.skin : skin.positions;
+  return useFreed(useMemo(() => surface(at, skin.normals, skin.triangles), [at, skin]));
+}
+
+export function Fur({ fur }: { fur: StandingFur }) {
   const g = useFreed(
     useMemo(() => {
-      if (!fur) return null;
       const b = new THREE.BufferGeometry();
       b.setAttribute('position', new THREE.BufferAttribute(fur.points, 3));
       b.setAttribute('color', new THREE.BufferAttribute(fur.colours, 3));
@@ -237,7 +254,6 @@ export function Fur({
   const yaw = useDesk((s) => s.view.yaw);
   const pitch = useDesk((s) => s.view.pitch);
   useEffect(() => {
-    if (!g || !fur) return;
     const all = fur.count * fur.segments * 2;
     if (fur.count < 40_000) {
       g.setDrawRange(0, all);
@@ -251,7 +267,6 @@ export function Fur({
     }, REST_MS);
     return () => clearTimeout(rest);
   }, [yaw, pitch, g, fur, invalidate]);
-  if (!g) return null;
   return (
     <lineSegments geometry={g} raycast={untouched}>
       <lineBasicMaterial vertexColors />

@@ -44,6 +44,13 @@ const FLAT_DEG = 5;
 export const feltedFlat = ({ scattered, liftDeg }: Pick<Pile, 'scattered' | 'liftDeg'>): boolean =>
   scattered && liftDeg < FLAT_DEG;
 
+/** So far along it is the middle of what is seen of a fibre: further down others lie on it. Ours. */
+const SEEN_FROM = 0.65;
+
+/** How far along the lie from its root a fibre is seen, mm. */
+export const seenFrom = ({ liftDeg }: Pick<Pile, 'liftDeg'>, lengthMm: number): number =>
+  SEEN_FROM * lengthMm * Math.cos((liftDeg * Math.PI) / 180);
+
 export const PLAIN_PILE = {
   overMm: 0,
   splayed: false,

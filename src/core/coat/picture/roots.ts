@@ -101,7 +101,9 @@ function fill(at: Float64Array, normal: Float64Array, lie: Float64Array, a: numb
 /** Roots anywhere on the surface, each triangle by its share: exactly `n`. */
 export function overArea(area: AreaPlan, n: number, rnd: () => number, each: (r: Root) => void): void {
   const { positions: p, normals, lie, triangles: T } = area.surface!;
-  const step = area.areaMm2 / n;
+  let whole = 0;
+  for (let t = 0; t < T.length; t += 3) whole += triangleArea(p, T, t);
+  const step = whole / n;
   let owed = rnd() * step;
   let made = 0;
   for (let t = 0; t < T.length && made < n; t += 3) {

@@ -11,7 +11,7 @@ import type { Piece } from '@/core/piece/schema';
 import type { ShadePlan } from '@/core/shade/shade-plan';
 import { colourAt, type Picked } from './strand-colour';
 import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
-import type { Pile } from '@/core/coat/picture/pile';
+import { seenFrom, type Pile } from '@/core/coat/picture/pile';
 import { alongRows, GOLDEN, overArea, type Root } from '@/core/coat/picture/roots';
 
 export interface Strands {
@@ -80,8 +80,13 @@ export function strands(
     const lengthAt = (share: number) => fur.pile.hemMm + (fur.pile.topMm - fur.pile.hemMm) * share + over;
     const field = shade?.areas.find((a) => a.id === area.id)?.field ?? null;
     const pick = field ? colourAt(field, area.surface!, rnd) : null;
-    const each = (root: Root, share: number) =>
-      write(root, fur.pile, lengthAt(share), pick ? pick(root.x, root.y, root.z) : null);
+    const each = (root: Root, share: number) => {
+      const length = lengthAt(share);
+      // A layer colours the coat where it is laid: there lies what is seen of a strand, not its root.
+      const on = seenFrom(fur.pile, length);
+      const { x, y, z, l } = root;
+      write(root, fur.pile, length, pick ? pick(x + on * l[0], y + on * l[1], z + on * l[2]) : null);
+    };
     if (fur.pile.scattered) overArea(area, n, rnd, (root) => each(root, 0));
     else alongRows(area, n, rnd, each);
   });
