@@ -123,6 +123,14 @@ try {
     const hint = page.getByRole('button', { name: 'Got it' });
     if (await hint.isVisible()) await hint.click();
     await page.waitForTimeout(settle);
+    // Pictures at rest are the finished ones.
+    await page.waitForFunction(
+      () =>
+        [...document.querySelectorAll<HTMLElement>('[data-refined]')].every((c) => c.dataset.refined === 'finished'),
+      undefined,
+      { timeout: 240_000 },
+    );
+    await page.waitForTimeout(400);
     await page.screenshot({ path: join(out, `${name}.png`) });
   };
   const area = (name: string) => page.getByRole('list', { name: 'Areas' }).getByRole('button', { name }).click();

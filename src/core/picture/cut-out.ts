@@ -7,6 +7,9 @@ import { screenValue } from './screen';
 /** A screen is so much brighter for its values: what a shadow takes from light, as values. */
 const GAMMA = 2.2;
 
+/** A shadow so faint would be seen by its border alone. */
+const FAINT = 0.012;
+
 /** @returns red, green, blue, cover of every pixel, 0..255, colours not multiplied by the cover */
 export function cutOut({ canvas: c, ground }: Exposed): Uint8ClampedArray {
   const { width, height } = c.lens;
@@ -17,7 +20,7 @@ export function cutOut({ canvas: c, ground }: Exposed): Uint8ClampedArray {
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p++) {
       const covered = 1 - free[p]!;
-      const shade = shadow && free[p]! > 0 ? 1 - shadow(x, y) ** (1 / GAMMA) : 0;
+      const shade = shadow && free[p]! > 0 ? Math.max(0, 1 - shadow(x, y) ** (1 / GAMMA) - FAINT) : 0;
       // A shadow is black that lets through what it leaves.
       const alpha = covered + free[p]! * shade;
       if (255 * alpha < 0.5) continue;

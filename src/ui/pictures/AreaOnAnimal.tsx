@@ -6,6 +6,7 @@ import type { AreaPlan } from '@/core/coat/coat-plan';
 import { borderEdges, buildEdges } from '@/core/geometry/mesh';
 import type { ShadedArea } from '@/core/shade/layers/area-shade';
 import { seenColours } from '@/core/shade/layers/strand-colour';
+import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { areaTint, BARE, MARK, PLAIN, ROW } from './colours';
 import { areaHatch, hatched, UNDECIDED } from './hatch';
@@ -67,17 +68,19 @@ export function AreaOnAnimal({
   const rows = view.overlay === 'rows' || view.overlay === 'cover' || litRow !== null;
   const shown = (area.colour && shaded?.meanHex) ?? area.colour ?? BARE;
   const painted = cover !== null || field !== null;
+  // Of an animal that is all decided, what has no coat has a finish of its own.
+  const undecided = useDesk((s) => (s.plan?.coat.undecided.mm2 ?? 0) > 0) && area.fur === null;
   return (
     <group>
       <mesh geometry={g} userData={{ areaId: area.id }}>
         <meshLambertMaterial
-          key={tint !== null ? `tint-${tint}` : area.fur === null ? 'undecided' : painted ? 'painted' : 'wool'}
+          key={tint !== null ? `tint-${tint}` : undecided ? 'undecided' : painted ? 'painted' : 'wool'}
           color={tint !== null ? areaTint(tint) : painted ? PLAIN : shown}
           vertexColors={painted}
           polygonOffset
           polygonOffsetFactor={1}
           polygonOffsetUnits={1}
-          {...(tint !== null ? hatched(areaHatch(tint)) : area.fur === null ? hatched(UNDECIDED) : {})}
+          {...(tint !== null ? hatched(areaHatch(tint)) : undecided ? hatched(UNDECIDED) : {})}
         />
       </mesh>
       {rows && area.fur && (

@@ -136,6 +136,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
     awaited,
     furred,
   );
+  const undecided = plan.coat.undecided.mm2 > 0;
   // Fur stands deeper than the finished animal is drawn.
   const g = useSkin(skin, furred ? fur : null);
   const invalidate = useThree((s) => s.invalidate);
@@ -145,11 +146,12 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
       {view.inside !== 'finished' && !draft && <Inside plan={plan} view={view} />}
       <mesh geometry={g} visible={view.inside === 'finished' || draft !== null}>
         <meshLambertMaterial
+          key={undecided ? 'undecided' : 'decided'}
           color={BARE}
           polygonOffset
           polygonOffsetFactor={2}
           polygonOffsetUnits={2}
-          {...hatched(UNDECIDED)}
+          {...(undecided ? hatched(UNDECIDED) : {})}
         />
       </mesh>
       {touch.trail}
