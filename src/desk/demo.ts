@@ -20,6 +20,9 @@ export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher,
 /** Whoever worked the half-done one: set aside beside the maker's own hand, which learns nothing from it. */
 export const demoHand: Hand = { ...defaultHand, id: 'demo-hand', name: 'Hand of the demo' };
 
+/** Where the likeness a demo ships with is. */
+export const demoLikeness = (piece: Pick<Piece, 'id'>): string => `/demo/likeness/${piece.id}.png`;
+
 /** Where the photographs of a demo's log are, by the names of their entries. */
 export const demoPhotographs = (piece: Piece): { readonly entry: string; readonly path: string }[] =>
   piece.log

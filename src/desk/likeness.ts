@@ -1,7 +1,7 @@
 /** The small picture a piece is known by on the shelf: drawn while nothing else is, once for each plan. */
 import { likenessLens } from '@/core/picture/viewpoints';
 import type { Plan } from '@/core/plan';
-import { demoPieces } from './demo';
+import { demoLikeness, demoPieces } from './demo';
 import { keepLikeness, keptLikenesses } from './kept-plans';
 import { refine } from './refining';
 import { useDesk } from './store';
@@ -31,7 +31,7 @@ export function drawLikeness(): void {
 /** Where the likeness of every piece is that has one: as it was drawn last, of a demo not yet opened as it ships. @returns and what lets them go */
 export async function likenesses(): Promise<{ readonly of: ReadonlyMap<string, string>; readonly free: () => void }> {
   const kept = (await keptLikenesses()).map(({ id, picture }) => [id, URL.createObjectURL(picture)] as const);
-  const shipped = demoPieces.map((p) => [p.id, `/demo/likeness/${p.id}.png`] as const);
+  const shipped = demoPieces.map((p) => [p.id, demoLikeness(p)] as const);
   return {
     of: new Map([...shipped, ...kept]),
     free: () => kept.forEach(([, url]) => URL.revokeObjectURL(url)),

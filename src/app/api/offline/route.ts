@@ -2,6 +2,7 @@
 import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { BUILD_HOME, buildId } from '@/app/build-id';
+import { demoLikeness, demoPieces } from '@/desk/demo';
 import type { Edition } from '@/worker/offline-copy';
 
 export const runtime = 'nodejs';
@@ -17,6 +18,8 @@ const BESIDE = [
   '/icons/512-whole.png',
   // Photographs of the demo that is half done.
   ...[1, 2, 3].map((n) => `/demo/pine-marten-${n}.jpg`),
+  // What the demos look like on the shelf.
+  ...demoPieces.map(demoLikeness),
 ];
 
 export async function GET(): Promise<Response> {
