@@ -29,7 +29,7 @@ interface KeptMemory {
 }
 
 /** How a piece looked when it was planned last. */
-export interface Likeness {
+interface Likeness {
   readonly id: string;
   readonly picture: Blob;
 }

@@ -9,7 +9,7 @@ import { nodesOf } from './pose';
 
 type Turns = Pick<Joint, 'nodDeg' | 'turnDeg' | 'tiltDeg'>;
 
-export interface TurnSense {
+interface TurnSense {
   /** Of the axis: 1, or -1 where what is kept has to be turned over. */
   readonly nodDeg: 1 | -1;
   readonly turnDeg: 1 | -1;

@@ -91,7 +91,7 @@ function softened(light: Float32Array, n: readonly [number, number]): Float32Arr
 }
 
 /** Share of the light at a place of the ground, between its cells; all of it further off. */
-export function lightAt(g: Ground, x: number, z: number): number {
+function lightAt(g: Ground, x: number, z: number): number {
   const fx = (x - g.from[0]) / g.cell - 0.5;
   const fz = (z - g.from[1]) / g.cell - 0.5;
   const i = Math.floor(fx), j = Math.floor(fz); // prettier-ignore
