@@ -17,7 +17,7 @@ export interface Refined {
 interface Job {
   readonly id: number;
   readonly lens: Lens;
-  readonly show: (made: Refined) => void;
+  readonly show: (made: Refined) => void | Promise<void>;
   readonly passes: readonly number[];
   pass: number;
   /** It can wait until everything else is finished. */
@@ -28,6 +28,15 @@ let drawn: Drawn | null = null;
 let kept: Prepared | null = null;
 let jobs: Job[] = [];
 let working = false;
+
+/** Whoever is told of a job is let go. */
+const release = ({ show }: Job): void => (show as Partial<Comlink.ProxyMethods>)[Comlink.releaseProxy]?.();
+
+function keepOnly(stays: (j: Job) => boolean): void {
+  const gone = jobs.filter((j) => !stays(j));
+  jobs = jobs.filter(stays);
+  gone.forEach(release);
+}
 
 /** Lets what was sent meanwhile be heard. */
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
@@ -55,9 +64,15 @@ async function work(): Promise<void> {
       const job = jobs.reduce((a, b) => (turnOf(b) < turnOf(a) ? b : a));
       const picture = await pictureOf(job, drawn);
       if (!picture) continue;
+      if (!jobs.includes(job)) {
+        picture.close();
+        continue;
+      }
       const finished = ++job.pass === job.passes.length;
       if (finished) jobs = jobs.filter((j) => j !== job);
-      job.show(Comlink.transfer({ picture, finished }, [picture]));
+      // Nothing waits for it to be shown: whoever asked may be gone by then.
+      const told = Promise.resolve(job.show(Comlink.transfer({ picture, finished }, [picture])));
+      if (finished) void told.then(() => release(job));
     }
   } finally {
     working = false;
@@ -69,15 +84,15 @@ const api = {
   take(piece: Drawn['piece'], plan: Drawn['plan'], cupboard: Drawn['cupboard']): void {
     drawn = { piece, plan, cupboard };
     kept = null;
-    jobs = [];
+    keepOnly(() => false);
   },
-  refine(id: number, lens: Lens, after: boolean, show: (made: Refined) => void): void {
+  refine(id: number, lens: Lens, after: boolean, show: Job['show']): void {
     const passes = after ? [LIKENESS_FIBRES] : refiningFibres(lens.width, lens.height);
     jobs.push({ id, lens, after, show, passes, pass: 0 });
     void work();
   },
   stop(id: number): void {
-    jobs = jobs.filter((j) => j.id !== id);
+    keepOnly((j) => j.id !== id);
   },
 };
 export type RefineWorker = typeof api;

@@ -33,7 +33,10 @@ export const UNDER_REFINED = {
 
 export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, pointedOut = null }: RefinedProps) {
   const plan = useDesk((s) => s.plan);
-  const ready = useDesk((s) => upToDate(s) && s.draft === null);
+  // A plan that was stopped before the last change is not drawn as if it were of it.
+  const ready = useDesk(
+    (s) => upToDate(s) && s.draft === null && s.answered?.piece === s.piece && s.answered?.cupboard === s.cupboard,
+  );
   const canvas = useRef<HTMLCanvasElement>(null);
   const [seen, setSeen] = useState<'not yet' | 'rough' | 'finished'>('not yet');
   const dots = Math.min(2, typeof devicePixelRatio === 'number' ? devicePixelRatio : 1);
