@@ -6,7 +6,7 @@ test.describe('the picture', () => {
   test('the turntable turns, jumps to viewpoints and shows overlays by mouse and by key', async ({ desk: page }) => {
     await openDemo(page);
     const picture = page.getByRole('img', { name: /Pine marten seen from/ });
-    await expect(picture.locator('canvas')).toBeVisible();
+    await expect(picture.locator('canvas').first()).toBeVisible();
     for (const [key, words] of [
       ['f', 'the front'],
       ['l', 'the left'],
