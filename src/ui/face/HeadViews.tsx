@@ -7,7 +7,7 @@ import type { FacePlan } from '@/core/face/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import type { Size } from '@/ui/pictures/camera';
-import { Refined, UNDER_REFINED } from '@/ui/pictures/Refined';
+import { Refined, OVER_REFINED } from '@/ui/pictures/Refined';
 import { useSize } from '@/ui/pictures/useSize';
 import { drawing } from '@/ui/pictures/webgl';
 import { useFace } from './face-store';
@@ -66,10 +66,10 @@ function Views({ plan, face, few, software, ready }: ViewsProps) {
         <HeadView key={v.name} name={v.name} busy={shown && ready}>
           {(each) => (
             <>
-              {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}
               {fur && !few && shown && each.width > 0 && (
                 <Refined view={{ yaw: turn + v.yaw, pitch: v.pitch }} centre={at} perMm={perMm} size={each} />
               )}
+              {ready && seen && <Scene plan={plan} yaw={turn + v.yaw} pitch={v.pitch} software={software} few={few} />}
             </>
           )}
         </HeadView>
@@ -88,7 +88,7 @@ function HeadView({ name, busy, children }: { name: string; busy: boolean; child
         data-picture=""
         aria-busy={busy}
         aria-label={`The head from the ${name}`}
-        sx={{ position: 'absolute', inset: 0, ...UNDER_REFINED }}
+        sx={{ position: 'absolute', inset: 0, ...OVER_REFINED }}
       >
         {children(size)}
       </Box>

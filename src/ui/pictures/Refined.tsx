@@ -1,7 +1,7 @@
 'use client';
 /**
- * The finished picture, laid over the quick one once the animal rests: fibre by fibre as the plan has it, through the same lens. It goes at the
- * first turn; the hand works on what lies under it.
+ * The finished picture, under the quick one, which fades from it once the animal rests: fibre by fibre as the plan has it, through the same
+ * lens. At the first turn the quick one is back; it is what the hand works on, and what is said of it stays before both.
  */
 import Box from '@mui/material/Box';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -26,9 +26,13 @@ const REST_MS = 450;
 /** What was pointed out is seen for so long, ms. */
 const POINTED_MS = 1600;
 
-/** Of the box round both pictures: the quick one is gone once the finished one has come. */
-export const UNDER_REFINED = {
-  '&[data-fine] canvas:not([data-refined])': { opacity: 0, transition: 'opacity 0ms linear 250ms' },
+/** Of the box round both pictures: the quick one fades once the finished one has come. */
+export const OVER_REFINED = {
+  '&[data-fine] canvas:not([data-refined])': {
+    opacity: 0,
+    transition: 'opacity 250ms',
+    '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
+  },
 } as const;
 
 export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, pointedOut = null }: RefinedProps) {
@@ -96,8 +100,6 @@ export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, 
         height: '100%',
         pointerEvents: 'none',
         opacity: shown ? 1 : 0,
-        transition: shown ? 'opacity 250ms' : 'none',
-        '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
       }}
     />
   );

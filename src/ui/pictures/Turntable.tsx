@@ -15,7 +15,7 @@ import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
 import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
 import { PartHandles } from './PartHandles';
-import { Refined, UNDER_REFINED } from './Refined';
+import { Refined, OVER_REFINED } from './Refined';
 import { StillDialog } from './StillDialog';
 import type { Dot } from './TurntableScene';
 import type { Tool } from './useTouch';
@@ -115,11 +115,14 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
           touchAction: 'none',
           cursor: 'grab',
           '&:active': { cursor: 'grabbing' },
-          ...UNDER_REFINED,
+          ...OVER_REFINED,
         }}
         onContextMenu={(e) => e.preventDefault()}
         {...turning}
       >
+        {finished && can !== null && centre && perMm > 0 && (
+          <Refined view={view} centre={centre} perMm={perMm} size={size} pointedOut={view.areaId} />
+        )}
         {can !== null && can !== 'none' && plan && size.width > 0 && (
           <StageBoundary
             what="The 3D picture"
@@ -138,9 +141,6 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
               paintingRef={paintingRef}
             />
           </StageBoundary>
-        )}
-        {finished && can !== null && centre && perMm > 0 && (
-          <Refined view={view} centre={centre} perMm={perMm} size={size} pointedOut={view.areaId} />
         )}
       </Box>
       {tool === 'shape' && plan && centre && perMm > 0 && (
