@@ -58,12 +58,16 @@ test('the finished picture lies where the quick one was; turned it goes at once,
   await page.getByRole('button', { name: 'fur', exact: true }).click();
   await settled(page);
   // The quick one alone, whenever the other comes.
-  const alone = await page.addStyleTag({
-    content:
-      'canvas[data-refined]{visibility:hidden!important} [data-picture] canvas:not([data-refined]){opacity:1!important}',
-  });
+  const alone = (on: boolean) =>
+    picture(page).evaluate((e, on) => {
+      for (const c of e.querySelectorAll('canvas')) {
+        const [name, value] = c.hasAttribute('data-refined') ? ['visibility', 'hidden'] : ['opacity', '1'];
+        c.style.setProperty(name!, on ? value! : '', 'important');
+      }
+    }, on);
+  await alone(true);
   const quick = await boxOf(page);
-  await alone.evaluate((e) => (e as Element).remove());
+  await alone(false);
   for (const side of ['left', 'right', 'top', 'bottom'] as const)
     expect(Math.abs(fine[side] - quick[side]), `${side}: ${fine[side]} and ${quick[side]}`).toBeLessThan(13);
   await finished(page);
