@@ -28,12 +28,26 @@ export function drawLikeness(): void {
   );
 }
 
+/** Those the demos ship with, asked for once in a window; null where one cannot be had. */
+const shipped = new Map<string, Promise<string | null>>();
+
+function held(path: string): Promise<string | null> {
+  const had = shipped.get(path);
+  if (had) return had;
+  const made = fetch(path)
+    .then((r) => (r.ok ? r.blob() : null))
+    .then((b) => b && URL.createObjectURL(b))
+    .catch(() => null);
+  shipped.set(path, made);
+  return made;
+}
+
 /** Where the likeness of every piece is that has one: as it was drawn last, of a demo not yet opened as it ships. @returns and what lets them go */
 export async function likenesses(): Promise<{ readonly of: ReadonlyMap<string, string>; readonly free: () => void }> {
+  const of = new Map<string, string>();
+  const ships = await Promise.all(demoPieces.map(async (p) => [p.id, await held(demoLikeness(p))] as const));
+  for (const [id, at] of ships) if (at) of.set(id, at);
   const kept = (await keptLikenesses()).map(({ id, picture }) => [id, URL.createObjectURL(picture)] as const);
-  const shipped = demoPieces.map((p) => [p.id, demoLikeness(p)] as const);
-  return {
-    of: new Map([...shipped, ...kept]),
-    free: () => kept.forEach(([, url]) => URL.revokeObjectURL(url)),
-  };
+  for (const [id, at] of kept) of.set(id, at);
+  return { of, free: () => kept.forEach(([, url]) => URL.revokeObjectURL(url)) };
 }
