@@ -62,6 +62,7 @@ test('a first piece from an empty browser by keys alone: its wools are chosen, i
   const hint = docket(page).getByRole('note');
   await hint.getByRole('button', { name: 'Got it' }).press('Enter');
   await expect(hint).toHaveCount(0);
+  await saved(page);
   await page.reload();
   await settled(page);
   await expect(docket(page).getByText(/of life/)).toBeVisible();
