@@ -120,7 +120,8 @@ function coatArea(
     if (of[r.near]! < 0) {
       const { points: p, lie: l } = r.piece;
       const i = 3 * r.near;
-      of[r.near] = find(p[i]! + seenAt * l[i]!, p[i + 1]! + seenAt * l[i + 1]!, p[i + 2]! + seenAt * l[i + 2]!);
+      const on = [seenAt * l[i]!, seenAt * l[i + 1]!, seenAt * l[i + 2]!];
+      of[r.near] = find(p[i]!, p[i + 1]!, p[i + 2]!, on);
     }
     return of[r.near]!;
   };

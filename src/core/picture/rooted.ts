@@ -25,22 +25,24 @@ const DEEPEST = 0.8;
 /** Places between vertices of the skin go by those nearer than so many of its longest edges. */
 const NEAR = 1;
 
-const known = new WeakMap<CoatPlan, Rooted>();
+/** Worked out once for the same coat, as long as skin, core and face are the same too. */
+const known = new WeakMap<CoatPlan, { readonly of: readonly unknown[]; readonly made: Rooted }>();
 
 export function rooted(
   piece: Pick<Piece, 'form'>,
   { form, coat, core, face }: Pick<Plan, 'form' | 'coat' | 'core' | 'face'>,
 ): Rooted {
-  const had = known.get(coat);
-  if (had && had.skin.triangles === form.skin.triangles) return had;
   const { skin } = form;
+  const of = [skin, core.depth, face];
+  const had = known.get(coat);
+  if (had && had.of.every((x, i) => x === of[i])) return had.made;
   const n = skin.positions.length / 3;
   // First figures of a new shape come before its core.
   const made =
     core.depth.length === n && core.depth.some((d) => d > 0)
       ? broughtDown(piece, skin, coat, core.depth, face)
       : { skin, coat };
-  known.set(coat, made);
+  known.set(coat, { of, made });
   return made;
 }
 

@@ -223,7 +223,7 @@ export function useStandingFur(
       end();
     };
     // The worker draws its last plan: only what strands are made of matters.
-  }, [plan.coat, plan.shade, most, trimStep, awaited, wanted]);
+  }, [plan.coat, plan.shade, plan.core.depth, plan.face, most, trimStep, awaited, wanted]);
   useEffect(() => arrived.current(), [fur]);
   return fur;
 }

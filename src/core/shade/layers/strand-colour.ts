@@ -22,8 +22,18 @@ export function pickStrand(look: Look, chance: number): Strand {
 export const lookAt = (field: ShadeField, v: number, chance: number): number =>
   field.t[v]! > chance ? field.b[v]! : field.a[v]!;
 
-/** Finds vertices near a place: a hash of cubes about as large as the grid of the surface. */
-export function nearest(positions: Float64Array, areaOf: number): (x: number, y: number, z: number) => number {
+const NOWHERE = [0, 0, 0] as const;
+/** So much of the way further on, one after another, until there still is surface: a strand at a hem hangs over it. */
+const FURTHER = [1, 0.5, 0] as const;
+
+/**
+ * Finds the vertex nearest to what is seen of a strand: a hash of cubes about as large as the grid of the surface.
+ * @returns of where it is rooted and how far on it is seen, mm
+ */
+export function nearest(
+  positions: Float64Array,
+  areaOf: number,
+): (x: number, y: number, z: number, on?: readonly number[]) => number {
   const n = positions.length / 3;
   const cell = Math.max(1e-6, 2 * Math.sqrt(areaOf / Math.max(1, n)));
   const of = (x: number) => Math.floor(x / cell);
@@ -35,7 +45,7 @@ export function nearest(positions: Float64Array, areaOf: number): (x: number, y:
     if (list) list.push(v);
     else cubes.set(h, [v]);
   }
-  return (x, y, z) => {
+  const near = (x: number, y: number, z: number): number => {
     let best = -1;
     let least = Infinity;
     for (let di = -1; di <= 1; di++)
@@ -50,7 +60,14 @@ export function nearest(positions: Float64Array, areaOf: number): (x: number, y:
             }
           }
         }
-    return Math.max(0, best);
+    return best;
+  };
+  return (x, y, z, on = NOWHERE) => {
+    for (const k of FURTHER) {
+      const v = near(x + k * on[0]!, y + k * on[1]!, z + k * on[2]!);
+      if (v >= 0) return v;
+    }
+    return 0;
   };
 }
 
@@ -59,7 +76,7 @@ export function colourAt(
   field: ShadeField,
   surface: { readonly positions: Float64Array; readonly triangles: Uint32Array },
   rnd: () => number,
-): (x: number, y: number, z: number) => Picked {
+): (x: number, y: number, z: number, on: readonly number[]) => Picked {
   if (field.looks.length === 1) {
     const only = field.looks[0]!;
     return () => pickStrand(only, rnd());
@@ -74,8 +91,8 @@ export function colourAt(
     count++;
   }
   const find = nearest(p, (sum / Math.max(1, count)) * (p.length / 3));
-  return (x, y, z) => {
-    const v = find(x, y, z);
+  return (x, y, z, on) => {
+    const v = find(x, y, z, on);
     const other = field.t[v]! > 0 && rnd() < field.t[v]!;
     return pickStrand(field.looks[other ? field.b[v]! : field.a[v]!]!, rnd());
   };

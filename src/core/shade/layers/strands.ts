@@ -85,7 +85,7 @@ export function strands(
       // A layer colours the coat where it is laid: there lies what is seen of a strand, not its root.
       const on = seenFrom(fur.pile, length);
       const { x, y, z, l } = root;
-      write(root, fur.pile, length, pick ? pick(x + on * l[0], y + on * l[1], z + on * l[2]) : null);
+      write(root, fur.pile, length, pick ? pick(x, y, z, [on * l[0], on * l[1], on * l[2]]) : null);
     };
     if (fur.pile.scattered) overArea(area, n, rnd, (root) => each(root, 0));
     else alongRows(area, n, rnd, each);
