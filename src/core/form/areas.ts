@@ -11,6 +11,8 @@ import { placeOnPart, type Body } from './body';
 import { mirrorPlace, pointOf } from './places';
 
 const CLAMP_EDGES = 4;
+/** A part further off than the nearest by so many edges of the skin makes no place of it deeper or less deep: half of it is beyond what is told apart. */
+export const DEPTH_REACH = 2 * CLAMP_EDGES;
 const SMOOTHINGS = 3;
 
 function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Selector, out: Float64Array): void {

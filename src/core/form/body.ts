@@ -290,18 +290,35 @@ interface PartPlace {
 
 /** Where a point of the skin lies on a part, on whichever one of a pair is nearer. */
 export function placeOnPart(p: BodyPart, x: number, y: number, z: number): PartPlace {
-  const q: Vec3 = [x, y, z];
-  let best: { s: Stretch; t: number; d: number; side: 'left' | 'right' } | null = null;
-  for (const side of ['left', 'right'] as const) {
-    for (const s of p[side] ?? []) {
-      const ab = sub(s.b, s.a);
-      const t = Math.max(0, Math.min(1, dot(sub(q, s.a), ab) / (s.length * s.length)));
-      const off = sub(q, add(s.a, times(ab, t)));
-      const d = norm(off) - radiusTowards(s, t, dot(off, s.top), dot(off, s.out));
-      if (!best || d < best.d) best = { s, t, d, side };
+  let s: Stretch | null = null;
+  let t = 0;
+  let least = Infinity;
+  let side: 'left' | 'right' = 'left';
+  // Asked for at every vertex: without small arrays.
+  for (const which of SIDES) {
+    for (const o of p[which] ?? []) {
+      const { a, b } = o;
+      const abx = b[0] - a[0], aby = b[1] - a[1], abz = b[2] - a[2]; // prettier-ignore
+      const along = (x - a[0]) * abx + (y - a[1]) * aby + (z - a[2]) * abz;
+      const here = Math.max(0, Math.min(1, along / (o.length * o.length)));
+      const ox = x - (a[0] + abx * here), oy = y - (a[1] + aby * here), oz = z - (a[2] + abz * here); // prettier-ignore
+      const up = ox * o.top[0] + oy * o.top[1] + oz * o.top[2];
+      const out = ox * o.out[0] + oy * o.out[1] + oz * o.out[2];
+      const d = Math.sqrt(ox * ox + oy * oy + oz * oz) - radiusTowards(o, here, up, out);
+      if (!s || d < least) {
+        s = o;
+        t = here;
+        least = d;
+        side = which;
+      }
     }
   }
-  const { s, t, side } = best!;
+  return placeOnStretch(p, s!, t, side, [x, y, z]);
+}
+
+const SIDES = ['left', 'right'] as const;
+
+function placeOnStretch(p: BodyPart, s: Stretch, t: number, side: 'left' | 'right', q: Vec3): PartPlace {
   const axis = unit(sub(s.b, s.a));
   const flat = flatten(sub(q, add(s.a, times(sub(s.b, s.a), t))), axis);
   const r = norm(flat);

@@ -6,9 +6,10 @@ import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Piece } from '@/core/piece/schema';
 import { NO_WORK, type Context, type Finding, type Stage } from '@/core/stage';
 import { count, mm, say } from '@/core/text';
+import { DEPTH_REACH } from './areas';
 import { makeBody, type Body, type Drawn } from './body';
 import { EDGE_SHARE } from './fineness';
-import { lieOf } from './lie';
+import { handoverOf, lieOf } from './lie';
 import { nodesOf } from './pose';
 import { skinOfScan } from './scan';
 
@@ -45,6 +46,10 @@ export interface FormPlan {
 export interface FormWork {
   readonly body: Body;
   readonly skin: Skin;
+  /**
+   * Of every vertex to every part, stride = number of parts, mm. Parts that are further off than the nearest by more than areas and lie
+   * look at are only known to be.
+   */
   readonly distance: Float32Array;
   readonly lie: Float64Array;
 }
@@ -69,14 +74,21 @@ export function workForm(form: Drawn, edgeShare = EDGE_SHARE): FormWork {
   const n = skin.positions.length / 3;
   const P = body.parts.length;
   const distance = new Float32Array(n * P);
+  const matters = 1.01 * Math.max(handoverOf(body), DEPTH_REACH * skin.edgeMm);
+  let nearest = 0;
   for (let v = 0; v < n; v++) {
+    const x = skin.positions[3 * v]!;
+    const y = skin.positions[3 * v + 1]!;
+    const z = skin.positions[3 * v + 2]!;
+    // Vertices come side by side: what was nearest to the last one is about the nearest to this one too.
+    let least = partDistance(body.field.parts[nearest]!, x, y, z);
     for (let p = 0; p < P; p++) {
-      distance[v * P + p] = partDistance(
-        body.field.parts[p]!,
-        skin.positions[3 * v]!,
-        skin.positions[3 * v + 1]!,
-        skin.positions[3 * v + 2]!,
-      );
+      const d = partDistance(body.field.parts[p]!, x, y, z, least + matters);
+      distance[v * P + p] = d;
+      if (d < least) {
+        least = d;
+        nearest = p;
+      }
     }
   }
   return { body, skin, distance, lie: lieOf(body, skin, distance) };

@@ -15,12 +15,15 @@ const REACH = 0.03;
 /** Width over which one part's direction hands over to the next, as a share of the finished length. Ours. */
 const HANDOVER = 0.03;
 
+/** A part further off than the nearest by this has no say in the lie, mm. */
+export const handoverOf = (body: Body): number => HANDOVER * body.lengthMm;
+
 /** @param distance of every vertex to every part, stride = number of parts, mm */
 export function lieOf(body: Body, skin: Skin, distance: Float32Array, combs: readonly Comb[] = []): Float64Array {
   const n = skin.positions.length / 3;
   const P = body.parts.length;
   const wanted = new Float64Array(3 * n);
-  const handover = HANDOVER * body.lengthMm;
+  const handover = handoverOf(body);
   for (let v = 0; v < n; v++) {
     let least = Infinity;
     for (let p = 0; p < P; p++) least = Math.min(least, distance[v * P + p]!);

@@ -3,7 +3,7 @@
  * inside and never changes faster than distance, so a block further from the surface than its own radius holds none.
  */
 import { ovalConeBounds } from './oval-cone';
-import { smoothMin, solidDistance, type Solid } from './shapes';
+import { noNearerThan, smoothMin, solidDistance, type Solid } from './shapes';
 
 export interface FieldPart {
   readonly solids: readonly Solid[];
@@ -80,27 +80,41 @@ export function makeField(parts: readonly FieldPart[], cutX: number | null = nul
   return { parts, min, max, symmetric, widestBlend, cutX };
 }
 
-/** Distance to one part (with its mirror image where it has one). */
-export function partDistance(p: FieldPart, x: number, y: number, z: number): number {
+/**
+ * Distance to the solids of one part joined, looked for no further than `enough`. What lies so far off that blending cannot bring it
+ * into what is said is left out: a smooth minimum of two that differ by its width or more is the nearer of them, to the last bit.
+ */
+function joined(solids: readonly Solid[], k: number, x: number, y: number, z: number, enough: number): number {
+  // Every solid that is blended in may lower what comes before it by a quarter of the width, and reaches one width further.
+  const most = enough + 1.25 * k * solids.length;
   let d = Infinity;
-  for (const s of p.solids) d = smoothMin(d, solidDistance(s, x, y, z), p.innerBlend);
-  if (p.twin) {
-    let m = Infinity;
-    for (const s of p.twin) m = smoothMin(m, solidDistance(s, x, y, z), p.innerBlend);
-    return smoothMin(d, m, p.innerBlend);
+  for (let i = 0; i < solids.length; i++) {
+    const s = solids[i]!;
+    const least = noNearerThan(s, x, y, z);
+    if (least >= d + k || least >= most) continue;
+    d = smoothMin(d, solidDistance(s, x, y, z), k);
   }
-  if (!p.mirrored) return d;
-  let m = Infinity;
-  for (const s of p.solids) m = smoothMin(m, solidDistance(s, -x, y, z), p.innerBlend);
-  return smoothMin(d, m, p.innerBlend);
+  return d;
+}
+
+/**
+ * Distance to one part (with its mirror image where it has one), mm.
+ * @param enough what is as far off as this, or further, may be said to lie anywhere beyond it
+ */
+export function partDistance(p: FieldPart, x: number, y: number, z: number, enough = Infinity): number {
+  const k = p.innerBlend;
+  const d = joined(p.solids, k, x, y, z, enough + 1.25 * k);
+  if (!p.twin && !p.mirrored) return d;
+  const reach = Math.min(d + k, enough + 2.5 * k);
+  return smoothMin(d, p.twin ? joined(p.twin, k, x, y, z, reach) : joined(p.solids, k, -x, y, z, reach), k);
 }
 
 /** The field over the parts named by `which` (indices in order). */
 export function fieldValue(f: Field, which: readonly number[], x: number, y: number, z: number): number {
   let d = Infinity;
-  for (const i of which) {
-    const p = f.parts[i]!;
-    d = smoothMin(d, partDistance(p, x, y, z), p.blend);
+  for (let i = 0; i < which.length; i++) {
+    const p = f.parts[which[i]!]!;
+    d = smoothMin(d, partDistance(p, x, y, z, d + p.blend), p.blend);
   }
   if (f.cutX !== null) d = Math.max(d, f.cutX - x);
   return d;

@@ -174,19 +174,19 @@ export function insideGrid(mesh: Mesh, edgeMm: number, half: boolean): InsideGri
       for (let dx = -1; dx <= 1; dx++) if (dx + 3 * dy + 9 * dz < 0) before.push([dx, dy, dz]);
     }
   }
+  const steps = Int32Array.from(before, ([dx, dy, dz]) => dx + nx * (dy + ny * dz));
   for (const way of [1, -1, 1, -1]) {
     for (let q = 0; q < count; q++) {
       const node = way > 0 ? q : count - 1 - q;
       if (!inside[node]) continue;
       const x = node % nx;
-      const y = Math.floor(node / nx) % ny;
-      const z = Math.floor(node / (nx * ny));
-      for (const [dx, dy, dz] of before) {
-        const u = x + way * dx;
-        const v = y + way * dy;
-        const w = z + way * dz;
-        if (u < 0 || v < 0 || w < 0 || u >= nx || v >= ny || w >= nz) continue;
-        const t = nearest[u + nx * (v + ny * w)]!;
+      const row = (node - x) / nx;
+      const y = row % ny;
+      const z = (row - y) / ny;
+      const rim = x === 0 || y === 0 || z === 0 || x === nx - 1 || y === ny - 1 || z === nz - 1;
+      for (let i = 0; i < steps.length; i++) {
+        if (rim && outOfGrid(x, y, z, way, before[i]!, n)) continue;
+        const t = nearest[node + way * steps[i]!]!;
         if (t < 0 || t === nearest[node]) continue;
         toTriangle(p, T, t, origin[0] + x * h, origin[1] + y * h, origin[2] + z * h);
         if (nearestOf[3]! < square[node]!) {
@@ -197,6 +197,20 @@ export function insideGrid(mesh: Mesh, edgeMm: number, half: boolean): InsideGri
     }
   }
   return { h, origin, n, inside, nearest };
+}
+
+function outOfGrid(
+  x: number,
+  y: number,
+  z: number,
+  way: number,
+  by: readonly [number, number, number],
+  [nx, ny, nz]: readonly [number, number, number],
+): boolean {
+  const u = x + way * by[0];
+  const v = y + way * by[1];
+  const w = z + way * by[2];
+  return u < 0 || v < 0 || w < 0 || u >= nx || v >= ny || w >= nz;
 }
 
 /** Inside or not, by counting how often a line along x goes through the skin. */

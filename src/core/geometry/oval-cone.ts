@@ -7,6 +7,7 @@
  * how fast it changes here: nought at the surface, right beside it. Further off it goes over into the distance to the round
  * cone that holds it. All of it is held back so far that it changes no faster than distance, which cutting into blocks needs.
  */
+import { ballOfTwo, type Ball } from './ball';
 import type { Vec3 } from './vec';
 
 /** Half width, half height over the axis and under it, as shares of the radius. */
@@ -33,6 +34,8 @@ export interface OvalCone {
   readonly length: number;
   /** Radii of the round cone that holds it. */
   readonly holds: readonly [number, number];
+  /** The ball round that cone. */
+  readonly within: Ball;
   /** Share the field is held back to. */
   readonly held: number;
 }
@@ -43,7 +46,7 @@ const least = (e: Section) => Math.min(e.wide, e.over, e.under, 1);
 /** A plain section changes the field by no more than this beside a round one. Measured over random solids; ours. */
 const OVAL_HELD = 0.95;
 /** How far out, in largest radii, the section is still looked at. */
-const FAR = 1.2;
+export const OVAL_FAR = 1.2;
 
 /** @param top unit, square to the axis @param out unit, square to both */
 export function ovalCone(
@@ -71,24 +74,31 @@ export function ovalCone(
     out,
     length,
     holds: [ra * most(sa), rb * most(sb)],
+    within: ballOfTwo(a, ra * most(sa), b, rb * most(sb)),
     held: OVAL_HELD / Math.hypot(1, steep),
   };
 }
 
-/** Distance to a round cone in the plane of its axis, and which way out is there: across and along. */
-function coneInPlane(rho: number, z: number, L: number, ra: number, rb: number) {
+/** Filled by `coneInPlane`: distance, and which way out is there, across and along. */
+const inPlane = new Float64Array(3);
+
+/** Distance to a round cone in the plane of its axis, into `inPlane`. */
+function coneInPlane(rho: number, z: number, L: number, ra: number, rb: number): void {
   const k = L > 0 ? (ra - rb) / L : 2;
   const c = Math.abs(k) < 1 ? Math.sqrt(1 - k * k) : 0;
   // Where the foot of the shortest way lies on the axis.
   const foot = c > 0 ? z - (k / c) * rho : k > 0 ? 0 : L;
-  if (foot > 0 && foot < L) return { d: rho * c + z * k - ra, across: c, along: k };
+  if (foot > 0 && foot < L) {
+    inPlane[0] = rho * c + z * k - ra;
+    inPlane[1] = c;
+    inPlane[2] = k;
+    return;
+  }
   const zc = foot <= 0 ? 0 : L;
   const far = Math.hypot(rho, z - zc);
-  return {
-    d: far - (foot <= 0 ? ra : rb),
-    across: far > 0 ? rho / far : 1,
-    along: far > 0 ? (z - zc) / far : 0,
-  };
+  inPlane[0] = far - (foot <= 0 ? ra : rb);
+  inPlane[1] = far > 0 ? rho / far : 1;
+  inPlane[2] = far > 0 ? (z - zc) / far : 0;
 }
 
 /** What a section is like a share `t` of the way, softly. */
@@ -110,24 +120,32 @@ export function ovalConeDistance(s: OvalCone, px: number, py: number, pz: number
   const y = dx * s.top[0] + dy * s.top[1] + dz * s.top[2];
   const x = dx * s.out[0] + dy * s.out[1] + dz * s.out[2];
   const L = s.length;
-  const held = coneInPlane(Math.sqrt(x * x + y * y), z, L, s.holds[0], s.holds[1]).d;
-  const far = FAR * Math.max(s.holds[0], s.holds[1]);
+  coneInPlane(Math.sqrt(x * x + y * y), z, L, s.holds[0], s.holds[1]);
+  const held = inPlane[0]!;
+  const far = OVAL_FAR * Math.max(s.holds[0], s.holds[1]);
   if (held >= far) return s.held * held;
   const t = L > 0 ? Math.max(0, Math.min(1, z / L)) : 0;
-  const e = sectionAt(s.sa, s.sb, t);
-  const high = y >= 0 ? e.over : e.under;
-  const X = x / e.wide;
+  const { sa, sb } = s;
+  const soft = t * t * (3 - 2 * t);
+  const wide = sa.wide + soft * (sb.wide - sa.wide);
+  const over = sa.over + soft * (sb.over - sa.over);
+  const under = sa.under + soft * (sb.under - sa.under);
+  const high = y >= 0 ? over : under;
+  const X = x / wide;
   const Y = y / high;
   const rho = Math.sqrt(X * X + Y * Y);
-  const round = coneInPlane(rho, z, L, s.ra, s.rb);
-  const gx = rho > 0 ? (round.across * X) / (rho * e.wide) : round.across / e.wide;
-  const gy = rho > 0 ? (round.across * Y) / (rho * high) : 0;
-  const first = 1 / Math.sqrt(gx * gx + gy * gy + round.along * round.along);
-  let d = round.d * first;
+  coneInPlane(rho, z, L, s.ra, s.rb);
+  const round = inPlane[0]!;
+  const across = inPlane[1]!;
+  const along = inPlane[2]!;
+  const gx = rho > 0 ? (across * X) / (rho * wide) : across / wide;
+  const gy = rho > 0 ? (across * Y) / (rho * high) : 0;
+  const first = 1 / Math.sqrt(gx * gx + gy * gy + along * along);
+  let d = round * first;
   if (d < 0) {
     // Towards the axis all directions come together: as deep as the thinnest of them.
     const deep = Math.max(0, 1 - rho / (s.ra + t * (s.rb - s.ra)));
-    d = round.d * (first + deep * (Math.min(first, e.wide, e.over, e.under, 1) - first));
+    d = round * (first + deep * (Math.min(first, wide, over, under, 1) - first));
   }
   if (held > 0) {
     const w = held / far;

@@ -54,10 +54,20 @@ function sampleGrid(f: Field, h: number, shift: number): Grid {
         if (!empty) near.set(bx + blocks[0] * (by + blocks[1] * bz), list);
         for (let k = bz * BLOCK; k < Math.min((bz + 1) * BLOCK, nz); k++) {
           for (let j = by * BLOCK; j < Math.min((by + 1) * BLOCK, ny); j++) {
-            for (let i = bx * BLOCK; i < Math.min((bx + 1) * BLOCK, nx); i++) {
-              value[i + nx * (j + ny * k)] = empty
-                ? centre
-                : fieldValue(f, list, origin[0] + i * h, origin[1] + j * h, origin[2] + k * h);
+            const row = nx * (j + ny * k);
+            const end = Math.min((bx + 1) * BLOCK, nx);
+            if (empty) {
+              value.fill(centre, row + bx * BLOCK, row + end);
+              continue;
+            }
+            for (let i = bx * BLOCK; i < end; i++) {
+              let d = fieldValue(f, list, origin[0] + i * h, origin[1] + j * h, origin[2] + k * h);
+              value[row + i] = d;
+              // The field changes no faster than distance: nodes further off than an edge are looked at for their side alone.
+              for (; i + 1 < end && Math.abs(d) > 2.01 * h; i++) {
+                d -= Math.sign(d) * h;
+                value[row + i + 1] = d;
+              }
             }
           }
         }
@@ -76,6 +86,25 @@ function sampleGrid(f: Field, h: number, shift: number): Grid {
   return { h, origin, n: [nx, ny, nz], value, within };
 }
 
+/** Which corners of a cell lie inside, a bit each. */
+function patternOf(g: Grid, cell: number): number {
+  const v = g.value;
+  const nx = g.n[0];
+  const over = cell + nx;
+  const behind = cell + nx * g.n[1];
+  const last = behind + nx;
+  return (
+    (v[cell]! < 0 ? 1 : 0) |
+    (v[cell + 1]! < 0 ? 2 : 0) |
+    (v[over]! < 0 ? 4 : 0) |
+    (v[over + 1]! < 0 ? 8 : 0) |
+    (v[behind]! < 0 ? 16 : 0) |
+    (v[behind + 1]! < 0 ? 32 : 0) |
+    (v[last]! < 0 ? 64 : 0) |
+    (v[last + 1]! < 0 ? 128 : 0)
+  );
+}
+
 /** Rounds of untangling; each looks at every cell once more. */
 const UNTANGLINGS = 12;
 
@@ -89,11 +118,6 @@ function untangle(g: Grid, half: boolean): void {
   const v = g.value;
   const step = [1, nx, nx * ny];
   const corner = [0, 1, 2, 3, 4, 5, 6, 7].map((c) => (c & 1) + nx * ((c >> 1) & 1) + nx * ny * (c >> 2));
-  const pattern = (cell: number): number => {
-    let bits = 0;
-    for (let c = 0; c < 8; c++) if (v[cell + corner[c]!]! < 0) bits |= 1 << c;
-    return bits;
-  };
   const sheetOf = (bits: number, axis: number, high: number): number => {
     // The sheet all four edges of a face belong to, or -1.
     let sheet = -2;
@@ -112,12 +136,12 @@ function untangle(g: Grid, half: boolean): void {
       for (let j = 0; j < ny - 1; j++) {
         for (let i = 0; i < nx - 1; i++) {
           const cell = i + nx * (j + ny * k);
-          const bits = pattern(cell);
+          const bits = patternOf(g, cell);
           if (bits === 0 || bits === 255) continue;
           for (let axis = 0; axis < 3; axis++) {
             if ([i, j, k][axis]! + 2 > g.n[axis]! - 1 || sheetOf(bits, axis, 1) < 0) continue;
             const next = cell + step[axis]!;
-            if (sheetOf(pattern(next), axis, 0) < 0) continue;
+            if (sheetOf(patternOf(g, next), axis, 0) < 0) continue;
             let node = -1;
             for (let c = 0; c < 8; c++) {
               if (((c >> axis) & 1) === 0) continue;
@@ -147,16 +171,18 @@ function dualSheets(g: Grid, half: boolean): Sheets {
   const bx = Math.ceil(nx / BLOCK);
   const by = Math.ceil(ny / BLOCK);
   const pattern = new Uint8Array(nx * ny * nz);
+  /** Cells the surface goes through, in order. */
+  const mixed: number[] = [];
   const step = [1, nx, nx * ny];
   const corner = [0, 1, 2, 3, 4, 5, 6, 7].map((c) => (c & 1) + nx * ((c >> 1) & 1) + nx * ny * (c >> 2));
   for (let k = 0; k < nz - 1; k++) {
     for (let j = 0; j < ny - 1; j++) {
       for (let i = 0; i < nx - 1; i++) {
         const cell = i + nx * (j + ny * k);
-        let bits = 0;
-        for (let c = 0; c < 8; c++) if (v[cell + corner[c]!]! < 0) bits |= 1 << c;
+        const bits = patternOf(g, cell);
         if (bits === 0 || bits === 255) continue;
         pattern[cell] = bits;
+        mixed.push(cell);
         first[cell] = positions.length / 3;
         const b = Math.floor(i / BLOCK) + bx * (Math.floor(j / BLOCK) + by * Math.floor(k / BLOCK));
         for (let s = 0; s < SHEET_COUNT[bits]!; s++) {
@@ -199,21 +225,20 @@ function dualSheets(g: Grid, half: boolean): Sheets {
       [0, 0],
       [1, 0],
     ] as const;
-    for (let k = 1; k < nz - 1; k++) {
-      for (let j = 1; j < ny - 1; j++) {
-        for (let i = lowest; i < nx - 1; i++) {
-          const node = i + nx * (j + ny * k);
-          const here = v[node]! < 0;
-          if (here === v[node + step[axis]!]! < 0) continue;
-          const at = round.map(([du, dw]) => {
-            const cell = node - du * step[u]! - dw * step[w]!;
-            const edge = 4 * axis + (u === lo ? du + 2 * dw : dw + 2 * du);
-            return first[cell]! + SHEET[pattern[cell]! * 12 + edge]!;
-          });
-          if (here) quads.push(at[0]!, at[1]!, at[2]!, at[3]!);
-          else quads.push(at[3]!, at[2]!, at[1]!, at[0]!);
-        }
-      }
+    // An edge that is cut belongs to a cell that is.
+    for (const node of mixed) {
+      const i = node % nx;
+      const row = (node - i) / nx;
+      if (i < lowest || row % ny === 0 || row < ny) continue;
+      const here = v[node]! < 0;
+      if (here === v[node + step[axis]!]! < 0) continue;
+      const at = round.map(([du, dw]) => {
+        const cell = node - du * step[u]! - dw * step[w]!;
+        const edge = 4 * axis + (u === lo ? du + 2 * dw : dw + 2 * du);
+        return first[cell]! + SHEET[pattern[cell]! * 12 + edge]!;
+      });
+      if (here) quads.push(at[0]!, at[1]!, at[2]!, at[3]!);
+      else quads.push(at[3]!, at[2]!, at[1]!, at[0]!);
     }
   }
   return {

@@ -5,7 +5,8 @@
  * quadratic smooth minimum, Barthe and Dodgson style polynomial blend (from memory).
  */
 
-import { ovalConeDistance, type OvalCone } from './oval-cone';
+import { ballOfTwo, type Ball } from './ball';
+import { ovalConeDistance, OVAL_FAR, type OvalCone } from './oval-cone';
 
 /**
  * A sphere swept from A to B with its radius going evenly from `ra` to `rb`.
@@ -23,6 +24,7 @@ interface RoundCone {
   readonly rb: number;
   readonly l2: number;
   readonly a2: number;
+  readonly within: Ball;
 }
 
 /** An ellipsoid: centre, three unit axes as rows, three half-axes. */
@@ -82,6 +84,7 @@ export function roundCone(
     rb,
     l2,
     a2: l2 - (ra - rb) * (ra - rb),
+    within: ballOfTwo(a, ra, b, rb),
   };
 }
 
@@ -150,6 +153,25 @@ export function solidDistance(s: Solid, x: number, y: number, z: number): number
   if (s.kind === 'cone') return roundConeDistance(s, x, y, z);
   if (s.kind === 'oval') return ovalConeDistance(s, x, y, z);
   return s.kind === 'ellipsoid' ? ellipsoidDistance(s, x, y, z) : boxDistance(s, x, y, z);
+}
+
+/** What `solidDistance` is not below at this point, found in a fraction of its time; -Infinity where nothing is known. mm. */
+export function noNearerThan(s: Solid, px: number, py: number, pz: number): number {
+  if (s.kind === 'ellipsoid') {
+    const x = px - s.centre[0];
+    const y = py - s.centre[1];
+    const z = pz - s.centre[2];
+    return Math.sqrt(x * x + y * y + z * z) - Math.max(s.semi[0], s.semi[1], s.semi[2]);
+  }
+  if (s.kind === 'box') return -Infinity;
+  const { within } = s;
+  const x = px - within.x;
+  const y = py - within.y;
+  const z = pz - within.z;
+  const far = Math.sqrt(x * x + y * y + z * z) - within.r;
+  if (s.kind === 'cone') return far;
+  // Far out an oval is as far off as the round cone that holds it, held back.
+  return far >= OVAL_FAR * Math.max(s.holds[0], s.holds[1]) ? s.held * far : -Infinity;
 }
 
 /** Quadratic smooth minimum. `k` is the blend width; where the two differ by more than `k` it is the plain minimum. */

@@ -28,15 +28,20 @@ export function slice(mesh: Mesh, plane: Plane): Loop[] {
   // Each cut triangle leads from one of its edges to another; closed meshes give closed chains.
   const next = new Map<number, { to: number; a: number; b: number }>();
   for (let t = 0; t < T.length; t += 3) {
-    let from: [number, number] | null = null;
-    let to: [number, number] | null = null;
+    const above = side[T[t]!]! >= 0;
+    // Few triangles are cut.
+    if (side[T[t + 1]!]! >= 0 === above && side[T[t + 2]!]! >= 0 === above) continue;
+    let from = -1;
+    let to = -1;
     for (let k = 0; k < 3; k++) {
       const a = T[t + k]!;
       const b = T[t + ((k + 1) % 3)]!;
-      if (side[a]! >= 0 && side[b]! < 0) from = [a, b];
-      if (side[a]! < 0 && side[b]! >= 0) to = [a, b];
+      if (side[a]! >= 0 && side[b]! < 0) from = k;
+      if (side[a]! < 0 && side[b]! >= 0) to = k;
     }
-    if (from && to) next.set(key(...from), { to: key(...to), a: from[0], b: from[1] });
+    if (from < 0 || to < 0) continue;
+    const [a, b] = [T[t + from]!, T[t + ((from + 1) % 3)]!];
+    next.set(key(a, b), { to: key(T[t + to]!, T[t + ((to + 1) % 3)]!), a, b });
   }
   const loops: Loop[] = [];
   while (next.size > 0) {

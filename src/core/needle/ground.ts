@@ -100,12 +100,13 @@ function spotsOfArea(g: Ground, id: string): Spot[] {
   };
   const sizes = new Float64Array(n);
   let total = 0;
+  const p = s.positions;
   for (let t = 0; t < n; t++) {
-    const [a, b, c] = [0, 1, 2].map((k) => {
-      const v = 3 * s.triangles[3 * t + k]!;
-      return [s.positions[v]!, s.positions[v + 1]!, s.positions[v + 2]!] as const;
-    });
-    total += sizes[t] = norm(cross(sub(b!, a!), sub(c!, a!))) / 2;
+    const [a, b, c] = [3 * s.triangles[3 * t]!, 3 * s.triangles[3 * t + 1]!, 3 * s.triangles[3 * t + 2]!];
+    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!; // prettier-ignore
+    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!; // prettier-ignore
+    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx; // prettier-ignore
+    total += sizes[t] = Math.sqrt(nx * nx + ny * ny + nz * nz) / 2;
   }
   const out: Spot[] = [];
   let sum = 0;
