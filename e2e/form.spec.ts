@@ -178,6 +178,39 @@ test('the end of a limb is carried by mouse and by key, the limb follows; one of
   }
 });
 
+test('toward its kind: a slider moves many parts together, is measured on them, one change to undo', async ({
+  desk: page,
+}) => {
+  await room(page, 'Shape', 'Pine marten');
+  const kind = page.getByRole('group', { name: 'Toward its kind' });
+  await expect(kind).toContainText('Standing quadruped');
+  const legs = kind.getByRole('textbox', { name: 'Legs: low to leggy' });
+  const before = await legs.inputValue();
+  const high = async () => Number(/([\d.]+) mm to its highest point/.exec(await docket(page).innerText())![1]);
+  const tall = await high();
+  await legs.fill('90');
+  await settled(page);
+  // A third longer in the legs, which are some two fifths of its height.
+  expect((await high()) / tall).toBeGreaterThan(1.08);
+  expect((await high()) / tall).toBeLessThan(1.25);
+  await legs.fill('200');
+  await expect(kind).toContainText('Legs: low to leggy must be between 60');
+  await legs.fill('90');
+  await kind.getByRole('slider', { name: 'Neck: short to long' }).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowLeft');
+  await expect(kind.getByRole('textbox', { name: 'Neck: short to long' })).not.toHaveValue('86');
+  // A part made longer by hand shows here as well.
+  await part(page, 'Foreleg').click();
+  const length = page.getByRole('textbox', { name: 'Length', exact: true });
+  await length.fill(String(Number(await length.inputValue()) * 0.8));
+  await expect.poll(async () => Number(await legs.inputValue())).toBe(72);
+  await part(page, 'Trunk').click();
+  await settled(page);
+  await accessible(page);
+  for (let i = 0; i < 12 && (await legs.inputValue()) !== before; i++) await page.keyboard.press('Control+z');
+  await expect(legs).toHaveValue(before);
+});
+
 test('core, frame and standing: cut open, schools, swallowed parts, wire, feet', async ({ desk: page }) => {
   await room(page, 'Core', 'Pine marten');
   await expect(docket(page)).toContainText(/Build the core from \d/);

@@ -110,6 +110,45 @@ export function setPartLength(form: Form, id: string, mm: number): Form {
   return keepScale(form, changed(form.parts, next));
 }
 
+/** Where the root of a part sits on the one it grows out of, degrees round it from its top; null where it grows out of none. */
+export function roundOn(parts: readonly Part[], part: Part): number | null {
+  const on = parts.find((p) => p.id === part.on);
+  if (!on) return null;
+  const { up, out } = seat(on, rootNode(part).at);
+  return (Math.abs(Math.atan2(out, up)) * 180) / Math.PI;
+}
+
+/** Moves a part round the one it grows out of, as far out and as far along as it sits, and turned with it. */
+export function moveRound(form: Form, id: string, roundDeg: number): Form {
+  const part = form.parts.find((p) => p.id === id)!;
+  const on = form.parts.find((p) => p.id === part.on);
+  if (!on) return form;
+  const root = rootNode(part).at;
+  const s = seat(on, root);
+  const far = Math.hypot(s.up, s.out);
+  const side = s.out < 0 ? -1 : 1;
+  const a = (roundDeg * Math.PI) / 180;
+  const to = placed(on, { ...s, up: far * Math.cos(a), out: side * far * Math.sin(a) });
+  const n = nodesOf(on);
+  const axis = unit(sub(n[s.stretch + 1]!.at, n[s.stretch]!.at));
+  const top = topOf(axis);
+  const out = outOf(axis, top);
+  const by = side * a - Math.atan2(s.out, s.up);
+  const turn = (v: Vec3): Vec3 => {
+    const [u, w] = [dot(v, top), dot(v, out)];
+    return [
+      times(axis, dot(v, axis)),
+      times(top, u * Math.cos(by) - w * Math.sin(by)),
+      times(out, u * Math.sin(by) + w * Math.cos(by)),
+    ].reduce((x: Vec3, y) => add(x, y), [0, 0, 0]);
+  };
+  const next = withNodes(
+    part,
+    nodesOf(part).map((x) => add(to, turn(sub(x.at, root)))),
+  );
+  return keepScale(form, changed(form.parts, next));
+}
+
 /** The thicknesses of a part that can be set: at each place of a limb, width and height where it is oval there; of a pad; of a board. */
 export interface Thickness {
   readonly key: string;

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { OwnBase } from './OwnBase';
+import { TowardItsKind } from './TowardItsKind';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
 import { asShown, turnSense } from '@/core/form/turn-sense';
@@ -97,6 +98,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
       {findings}
       <OwnBase />
       {part && !piece.form.scan && <PartControls key={part.id} piece={piece} part={part} />}
+      <TowardItsKind form={piece.form} />
       <Box role="group" aria-label="Size" sx={{ mt: 1.5 }}>
         <Typography variant="h3" sx={{ mb: 0.5 }}>
           Whole animal

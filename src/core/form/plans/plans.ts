@@ -3,11 +3,13 @@
  * makers usually tell apart and the sizes usual for them. The plans are data; their proportions are ours.
  */
 import { z } from 'zod';
+import { proportionSchema, type Proportion } from '@/core/form/proportions';
 import { name } from '@/core/piece/fields';
 import { areaSchema, pieceSchema } from '@/core/piece/schema';
 import curled from './curled-quadruped.json';
 import bird from './perching-bird.json';
 import grazer from './long-necked-grazer.json';
+import proportions from './proportions.json';
 import relief from './relief-picture.json';
 import sitting from './sitting-quadruped.json';
 import standing from './standing-quadruped.json';
@@ -35,11 +37,19 @@ const bodyPlanSchema = z.strictObject({
   smooth: z.array(form.plan).default([]),
   /** Parts that are a wrapped wire. */
   wrapped: z.array(form.plan).default([]),
+  /** How it is changed toward its kind, many parts together. */
+  proportions: z.enum(['quadruped', 'bird']),
   /** A tail felted flat is too thin for a wire. */
   tailWire: z.boolean().default(true),
 });
 
 type BodyPlan = z.infer<typeof bodyPlanSchema>;
+
+const SETS = z.record(bodyPlanSchema.shape.proportions, z.array(proportionSchema)).parse(proportions);
+
+/** What an animal drawn in this plan is changed by toward its kind; what its parts have nothing of is left out. */
+export const proportionsOf = (plan: BodyPlan): readonly Proportion[] =>
+  SETS[plan.proportions].filter((p) => plan.parts.some((x) => x.id === p.moves[0]!.parts[0]));
 
 export const BODY_PLANS: readonly BodyPlan[] = [standing, sitting, curled, upright, grazer, bird, relief].map((p) =>
   bodyPlanSchema.parse(p),
