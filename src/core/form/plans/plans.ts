@@ -13,6 +13,7 @@ import proportions from './proportions.json';
 import relief from './relief-picture.json';
 import sitting from './sitting-quadruped.json';
 import standing from './standing-quadruped.json';
+import swimming from './swimming-quadruped.json';
 import upright from './upright-quadruped.json';
 
 const form = pieceSchema.shape.form.shape;
@@ -51,8 +52,8 @@ const SETS = z.record(bodyPlanSchema.shape.proportions, z.array(proportionSchema
 export const proportionsOf = (plan: BodyPlan): readonly Proportion[] =>
   SETS[plan.proportions].filter((p) => plan.parts.some((x) => x.id === p.moves[0]!.parts[0]));
 
-export const BODY_PLANS: readonly BodyPlan[] = [standing, sitting, curled, upright, grazer, bird, relief].map((p) =>
-  bodyPlanSchema.parse(p),
+export const BODY_PLANS: readonly BodyPlan[] = [standing, sitting, curled, upright, swimming, grazer, bird, relief].map(
+  (p) => bodyPlanSchema.parse(p),
 );
 
 /** @throws when there is no such plan */
