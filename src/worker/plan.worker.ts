@@ -19,6 +19,7 @@ import { draftSkin, type DraftSkin } from '@/core/form/draft';
 import { SIDES } from '@/core/form/sides';
 import { buildEdges } from '@/core/geometry/mesh';
 import { outline, type Outline } from '@/core/geometry/outline';
+import { areasOfSkin, bareSkin } from '@/core/picture/bare-skin';
 import { rooted } from '@/core/picture/rooted';
 import { shared } from '@/core/share';
 import { repair, type RepairReport } from '@/core/geometry/repair';
@@ -73,6 +74,8 @@ const breathe = (): Promise<void> => new Promise((r) => setTimeout(r, 0));
 /** Strands, and where the skin and the surfaces of areas are that they stand on, stride 3. */
 export interface StandingFur extends Strands {
   readonly skin: Float64Array<ArrayBuffer>;
+  /** Light of every vertex of it: what has no fur is seen as it is felted. */
+  readonly bare: Float32Array<ArrayBuffer>;
   readonly areas: readonly { readonly id: string; readonly at: Float64Array<ArrayBuffer> }[];
 }
 
@@ -260,11 +263,14 @@ const api = {
     const on = rooted(last.piece, last.plan);
     const s = strands(last.piece, on.coat, most, trimStep, last.plan.shade);
     const skin = Float64Array.from(on.skin.positions);
+    const { form, coat } = last.plan;
+    const { colour } = bareSkin(last.piece, last.plan, last.cupboard, areasOfSkin(form.skin, coat.areas));
+    const bare = Float32Array.from(colour);
     const areas = on.coat.areas.flatMap((a) =>
       a.surface ? [{ id: a.id, at: Float64Array.from(a.surface.positions) }] : [],
     );
-    const buffers = [s.points.buffer, s.colours.buffer, skin.buffer, ...areas.map((a) => a.at.buffer)];
-    return Comlink.transfer({ ...s, skin, areas }, buffers);
+    const buffers = [s.points.buffer, s.colours.buffer, skin.buffer, bare.buffer, ...areas.map((a) => a.at.buffer)];
+    return Comlink.transfer({ ...s, skin, bare, areas }, buffers);
   },
 };
 

@@ -138,11 +138,12 @@ function underCoat(s: Plan['shade']['areas'][number] | undefined): Triple | null
 /** The part nearest to a vertex of the skin. */
 function partFinder(piece: Piece, p: ArrayLike<number>): (v: number) => Part {
   const body = makeBody(piece.form);
+  let best = 0;
   return (v) => {
-    let best = 0;
-    let least = Infinity;
+    // Beginning with the part of the last one, which lies beside it.
+    let least = partDistance(body.field.parts[best]!, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!);
     body.field.parts.forEach((x, i) => {
-      const d = partDistance(x, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!);
+      const d = partDistance(x, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!, least);
       if (d < least) [best, least] = [i, d];
     });
     return body.parts[best]!.part;

@@ -8,7 +8,8 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
 import { coatFibres, type Seen } from './coat-fibres';
-import { eyeSurfaces, noseSurface, type Surface } from './face-solids';
+import { eyeSolids, type Surface } from './eye-solid';
+import { noseSurface } from './nose-solid';
 import { groundUnder, type Ground } from './ground';
 import { lampGrid } from './lamp-grid';
 import { across, eye, projector, type Lens, type Turned } from './lens';
@@ -42,6 +43,9 @@ export interface Exposed {
 
 /** Side of a cell of the grid round an animal of 230 mm or less, mm. */
 const CELL = 0.8;
+
+/** Eyes and nose are set into skin that is drawn more coarsely than they are: they are seen before it by so much of an eye's width. Ours. */
+const BEFORE_SKIN = 0.12;
 
 /** What is the same from every side: kept between one picture and the next of the same plan. */
 export interface Prepared {
@@ -125,12 +129,16 @@ export function* exposure(
   });
   const solids: [Surface, number][] = face
     ? [
-        [eyeSurfaces(face.of, face.face, cupboard), 1],
+        ...eyeSolids(face.of, face.face, cupboard).flatMap((e): [Surface, number][] => [
+          [e.ball, e.gloss],
+          [e.lids, 0],
+        ]),
         [noseSurface(face.of, face.face, noseHex(piece, plan)), 0.35],
       ]
     : [];
+  const nearer = face ? BEFORE_SKIN * face.of.eyes.discMm : 0;
   for (const [s, gloss] of solids)
-    drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) });
+    drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) }, nearer);
   yield 0.74;
   drawFibres(c, coated.fibres, light);
   yield 0.92;

@@ -35,7 +35,8 @@ export function canvas(lens: Lens): Canvas {
   };
 }
 
-export function drawSolid(c: Canvas, s: Solid): void {
+/** @param nearer as if it stood so much nearer to the eye, mm: before what it is set into */
+export function drawSolid(c: Canvas, s: Solid, nearer = 0): void {
   const m = projector(c.lens);
   const { width, height } = c.lens;
   const [a, b, d] = [new Float64Array(3), new Float64Array(3), new Float64Array(3)];
@@ -44,7 +45,7 @@ export function drawSolid(c: Canvas, s: Solid): void {
     const x = p[i]!, y = p[i + 1]!, z = p[i + 2]!; // prettier-ignore
     o[0] = 2 * (m[0]! * x + m[1]! * y + m[2]! * z + m[3]!);
     o[1] = 2 * (m[4]! * x + m[5]! * y + m[6]! * z + m[7]!);
-    o[2] = m[8]! * x + m[9]! * y + m[10]! * z + m[11]!;
+    o[2] = m[8]! * x + m[9]! * y + m[10]! * z + m[11]! + nearer;
   };
   for (let t = 0; t < T.length; t += 3) {
     const [i, j, k] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];

@@ -8,8 +8,7 @@ import { AreaOnAnimal } from '@/ui/pictures/AreaOnAnimal';
 import { FaceOnAnimal } from '@/ui/pictures/FaceOnAnimal';
 import { LastingCanvas } from '@/ui/pictures/LastingCanvas';
 import { Awaited, Settled } from '@/ui/pictures/Settled';
-import { Fur, Rig, standsOn, useSkin, useStandingFur } from '@/ui/pictures/TurntableScene';
-import { BARE } from '@/ui/pictures/colours';
+import { Fur, Rig, SkinMaterial, standsOn, useSkin, useStandingFur } from '@/ui/pictures/TurntableScene';
 import { untouched } from '@/ui/pictures/turntable-geometry';
 import type { StandingFur } from '@/worker/plan.worker';
 import { headLens } from './head-lens';
@@ -73,7 +72,7 @@ function Skin({ plan, fur }: { plan: Plan; fur: StandingFur | null }) {
   useEffect(() => invalidate());
   return (
     <mesh geometry={g} raycast={untouched}>
-      <meshLambertMaterial color={BARE} polygonOffset polygonOffsetFactor={2} polygonOffsetUnits={2} />
+      <SkinMaterial g={g} />
     </mesh>
   );
 }

@@ -1,19 +1,14 @@
 'use client';
-/** The face on the turntable: eyes with their layers on the dome, nose, mouth, brows, whiskers. */
+/** The face on the turntable: eyes, nose, mouth, brows, whiskers. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import { eyeColours, eyeShapes } from '@/core/face/drawing/eye-drawing';
-import { domeOf, rings } from '@/core/picture/face-solids';
-import { onEye } from '@/core/face/drawing/face-drawing';
+import { eyeSolids, type Surface } from '@/core/picture/eye-solid';
 import type { FacePlan } from '@/core/face/face';
-import type { EyePlace } from '@/core/face/eyes/eye-place';
 import type { Face } from '@/core/piece/face';
 import type { Plan } from '@/core/plan';
 import { useDesk } from '@/desk/store';
 import { untouched, useFreed } from './turntable-geometry';
-import { UNCHOSEN } from './colours';
-
-type Pt = readonly [number, number];
+import { PLAIN, UNCHOSEN } from './colours';
 
 export function FaceOnAnimal({ plan }: { plan: Plan }) {
   const face = useDesk((s) => s.piece?.face ?? null);
@@ -28,9 +23,7 @@ function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {
   const brow = lots.find((l) => l.id === face.brows?.lotId)?.colour ?? UNCHOSEN.brow;
   return (
     <>
-      {of.eyes.places.map((e, i) => (
-        <Eye key={e.side} place={e} index={i} plan={of} face={face} />
-      ))}
+      <Eyes plan={of} face={face} />
       {face.nose.kind !== 'beak' && <Nose of={of} face={face} hex={nose ?? UNCHOSEN.nose} />}
       {of.mouth?.halves.map((h, i) => (
         <Tube key={i} points={h} radius={(of.mouth!.thickMm[0] + of.mouth!.thickMm[2]) / 4} hex={mouth} />
@@ -47,37 +40,26 @@ function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {
   );
 }
 
-/** The layers of an eye laid over its dome, one a little above the other. */
-function Eye({ place, index, plan, face }: { place: EyePlace; index: number; plan: FacePlan; face: Face }) {
+/** The eyes as the finished picture has them. */
+function Eyes({ plan, face }: { plan: FacePlan; face: Face }) {
   const cupboard = useDesk((s) => s.cupboard);
-  const layers = useMemo(() => {
-    const { eyes } = plan;
-    const high = domeOf(plan, face);
-    const shapes = eyeShapes(
-      face.eyes,
-      eyes.ladder,
-      eyes.ladder.eyes[index]!,
-      eyes.discMm,
-      eyeColours(face.eyes, cupboard, eyes.around?.hex ?? UNCHOSEN.roundEye),
-    );
-    return shapes.map((s, k) => {
-      const lift = 0.03 * eyes.discMm * (0.15 + 0.25 * k);
-      return {
-        hex: s.hex,
-        name: s.name,
-        geometry: draped(s.ring, (p) => onEye(place, Math.max(0.05, high(Math.hypot(...p))) + lift, p)),
-      };
-    });
-  }, [plan, face, index, place, cupboard]);
-  useEffect(() => () => layers.forEach((l) => l.geometry.dispose()), [layers]);
+  const surfaces = useMemo(
+    () =>
+      eyeSolids(plan, face, cupboard).flatMap(({ ball, lids, gloss }) => [
+        { geometry: geometryOf(ball), shines: gloss === 1 },
+        { geometry: geometryOf(lids), shines: false },
+      ]),
+    [plan, face, cupboard],
+  );
+  useEffect(() => () => surfaces.forEach((s) => s.geometry.dispose()), [surfaces]);
   return (
     <>
-      {layers.map((l, i) => (
-        <mesh key={i} geometry={l.geometry} raycast={untouched} renderOrder={1}>
-          {l.name.includes('light') || l.name === 'pupil' ? (
-            <meshBasicMaterial color={l.hex} side={THREE.DoubleSide} />
+      {surfaces.map((s, i) => (
+        <mesh key={i} geometry={s.geometry} raycast={untouched} renderOrder={1}>
+          {s.shines ? (
+            <meshPhongMaterial vertexColors shininess={180} specular={PLAIN} {...BEFORE_SKIN} />
           ) : (
-            <meshLambertMaterial color={l.hex} side={THREE.DoubleSide} />
+            <meshLambertMaterial vertexColors side={THREE.DoubleSide} {...BEFORE_SKIN} />
           )}
         </mesh>
       ))}
@@ -85,13 +67,15 @@ function Eye({ place, index, plan, face }: { place: EyePlace; index: number; pla
   );
 }
 
-/** A filled outline, each point put where `on` says: follows a dome. */
-function draped(ring: readonly Pt[], on: (p: Pt) => readonly [number, number, number]): THREE.BufferGeometry {
-  const { places, triangles } = rings(ring);
+/** Set into skin that is drawn more coarsely than they are. */
+const BEFORE_SKIN = { polygonOffset: true, polygonOffsetFactor: -2, polygonOffsetUnits: -40 } as const;
+
+function geometryOf(s: Surface): THREE.BufferGeometry {
   const g = new THREE.BufferGeometry();
-  g.setAttribute('position', new THREE.Float32BufferAttribute(places.flatMap(on), 3));
-  g.setIndex([...triangles]);
-  g.computeVertexNormals();
+  g.setAttribute('position', new THREE.Float32BufferAttribute(s.positions, 3));
+  g.setAttribute('normal', new THREE.Float32BufferAttribute(s.normals, 3));
+  g.setAttribute('color', new THREE.Float32BufferAttribute(s.colour, 3));
+  g.setIndex([...s.triangles]);
   return g;
 }
 

@@ -18,7 +18,7 @@ import { Awaited, Settled } from './Settled';
 import { hatched, UNDECIDED } from './hatch';
 import { canBePictured } from './snapshot';
 import { useTouch, type Tool } from './useTouch';
-import { BARE, CARE_3D, INK_3D, LAMP, LIE, MARK } from './colours';
+import { BARE, CARE_3D, INK_3D, LAMP, LIE, MARK, PLAIN } from './colours';
 import { surface, untouched, useFreed } from './turntable-geometry';
 
 /** A place marked on the animal. */
@@ -145,14 +145,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
     <group {...touch.events}>
       {view.inside !== 'finished' && !draft && <Inside plan={plan} view={view} />}
       <mesh geometry={g} visible={view.inside === 'finished' || draft !== null}>
-        <meshLambertMaterial
-          key={undecided ? 'undecided' : 'decided'}
-          color={BARE}
-          polygonOffset
-          polygonOffsetFactor={2}
-          polygonOffsetUnits={2}
-          {...(undecided ? hatched(UNDECIDED) : {})}
-        />
+        <SkinMaterial g={g} undecided={undecided} />
       </mesh>
       {touch.trail}
       {dots.map((d, i) => (
@@ -237,8 +230,30 @@ export function useSkin(
   skin: Pick<Plan['form']['skin'], 'positions' | 'normals' | 'triangles'>,
   fur: StandingFur | null,
 ): THREE.BufferGeometry {
-  const at = fur && fur.skin.length === skin.positions.length ? fur.skin : skin.positions;
-  return useFreed(useMemo(() => surface(at, skin.normals, skin.triangles), [at, skin]));
+  const own = fur && fur.skin.length === skin.positions.length ? fur : null;
+  return useFreed(
+    useMemo(() => {
+      const g = surface(own?.skin ?? skin.positions, skin.normals, skin.triangles);
+      if (own) g.setAttribute('color', new THREE.BufferAttribute(own.bare, 3));
+      return g;
+    }, [own, skin]),
+  );
+}
+
+/** The material of the skin: what has no fur in the colour it is felted in, where that is known, else as a bare core. */
+export function SkinMaterial({ g, undecided = false }: { g: THREE.BufferGeometry; undecided?: boolean }) {
+  const coloured = g.hasAttribute('color');
+  return (
+    <meshLambertMaterial
+      key={`${undecided} ${coloured}`}
+      color={coloured ? PLAIN : BARE}
+      vertexColors={coloured}
+      polygonOffset
+      polygonOffsetFactor={2}
+      polygonOffsetUnits={2}
+      {...(undecided ? hatched(UNDECIDED) : {})}
+    />
+  );
 }
 
 export function Fur({ fur }: { fur: StandingFur }) {
