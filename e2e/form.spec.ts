@@ -176,6 +176,27 @@ test('the end of a limb is carried by mouse and by key, the limb follows; one of
     await part(page, name).click();
     await expect(docket(page)).toContainText('Above 0 its end goes up');
   }
+
+  // The head, in hand now, turns to whoever looks: what it looks at lies behind its nose as seen.
+  const middle = async (mark: string) => {
+    const b = (await page.locator(`[data-handle="${mark}"]`).boundingBox())!;
+    return [b.x + b.width / 2, b.y + b.height / 2] as const;
+  };
+  const off = async () => {
+    const [look, nose] = [await middle('look'), await middle('length')];
+    return Math.hypot(look[0] - nose[0], look[1] - nose[1]);
+  };
+  const apart = await off();
+  const ahead = await turns();
+  await page.getByRole('button', { name: 'Let it look at you' }).click();
+  await expect.poll(turns).not.toEqual(ahead);
+  await expect.poll(off).toBeLessThan(Math.min(14, apart));
+  await page.keyboard.press('Control+z');
+  await expect.poll(turns).toEqual(ahead);
+  await page.locator('[data-handle="look"]').focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
+  await expect.poll(turns).not.toEqual(ahead);
+  await settled(page);
 });
 
 test('toward its kind: a slider moves many parts together, is measured on them, one change to undo', async ({

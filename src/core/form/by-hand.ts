@@ -7,7 +7,7 @@ import { intoRange } from '@/core/piece/fields';
 import { jointSchema, type Joint, type Part } from '@/core/piece/schema';
 import type { Stretch } from './body';
 import { bodyPlan, BODY_PLANS } from './plans/plans';
-import { endAt, reached } from './reach';
+import { endAt, looked, lookOf, reached } from './reach';
 import {
   jointsOf,
   limits,
@@ -109,6 +109,30 @@ export function carriedEnd(
   return (dx, dy) => {
     const to = add(start, add(scale(right, dx / unit), scale(up, -dy / unit)));
     const { pose } = reached(form, part, side, !alone, to);
+    return (f) => ({ ...f, pose });
+  };
+}
+
+/** How far ahead of its nose a head's look is taken hold of, in lengths of the head. */
+const AHEAD = 0.9;
+
+/** Where a head looks, near enough to be taken hold of; drawn units, posed. Null where a part does not look. */
+export function lookedAt(form: Form, head: Part): Vec3 | null {
+  const look = lookOf(form, head);
+  return look && add(look.at, scale(look.way, (0.5 + AHEAD) * look.long));
+}
+
+/** Turns the look of a head to where the hand goes on the picture. @param right and `up`: which ways these are on it */
+export function carriedLook(
+  form: Form,
+  head: Part,
+  { right, up }: { readonly right: Vec3; readonly up: Vec3 },
+  pxPerMm: number,
+): Carry {
+  const start = lookedAt(form, head)!;
+  const unit = pxPerMm * unitMm(form);
+  return (dx, dy) => {
+    const { pose } = looked(form, head, add(start, add(scale(right, dx / unit), scale(up, -dy / unit))));
     return (f) => ({ ...f, pose });
   };
 }

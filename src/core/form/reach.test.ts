@@ -5,7 +5,7 @@ import { alpacaCria, kingfisher, pineMarten } from '../../../demo/load';
 import { add, dot, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import { BODY_PLANS, bodyPlan } from './plans/plans';
 import { posed, poseIsSymmetric } from './pose';
-import { canReach, endAt, reached } from './reach';
+import { canReach, endAt, looked, lookOf, reached } from './reach';
 import type { Form } from './shape';
 
 const marten = pineMarten.form;
@@ -151,5 +151,59 @@ describe('the head', () => {
       const h = reached(marten, muzzle, 'left', true, add(endAt(marten, muzzle, 'left'), [5, 5, 0]));
       expect(h.pose.some((j) => j.part === muzzle.id)).toBe(marten.pose.some((j) => j.part === muzzle.id));
     }
+  });
+});
+
+describe('a head that looks at a place', () => {
+  const heads = [
+    ['marten', pineMarten.form],
+    ['cria', alpacaCria.form],
+    ['kingfisher', kingfisher.form],
+  ] as const;
+  const head = (f: Form) => f.parts.find((p) => p.role === 'head')!;
+  /** Degrees between where it looks and the place. */
+  const off = (f: Form, to: Vec3) => {
+    const l = lookOf(f, head(f))!;
+    return (Math.acos(Math.min(1, dot(l.way, unit(sub(to, l.at))))) * 180) / Math.PI;
+  };
+
+  it.each(heads)('%s: turns to wherever its joints let it, and keeps its head level', (_, form) => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -55, max: 55, noNaN: true }),
+        fc.double({ min: -30, max: 40, noNaN: true }),
+        (aside, up) => {
+          const l = lookOf(form, head(form))!;
+          const [a, u] = [aside, up].map((d) => (d * Math.PI) / 180) as [number, number];
+          const to = add(l.at, scale([Math.sin(a) * Math.cos(u), Math.sin(u), Math.cos(a) * Math.cos(u)], 900));
+          const next = looked(form, head(form), to);
+          expect(off(next, to)).toBeLessThan(1);
+          expect(Math.abs(lookOf(next, head(next))!.leans - l.leans)).toBeLessThan(0.1);
+          // Nothing but the head and what carries it is bent otherwise.
+          const others = (f: Form) =>
+            f.pose.filter((j) => j.part !== head(f).id && j.part !== head(f).on).map((j) => JSON.stringify(j));
+          expect(others(next)).toEqual(others(form));
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('behind it, it turns as far as it can and no further than a neck goes', () => {
+    const l = lookOf(marten, head(marten))!;
+    const to = add(l.at, [120, 0, -900]);
+    const next = looked(marten, head(marten), to);
+    expect(off(next, to)).toBeLessThan(off(marten, to) - 30);
+    for (const j of next.pose.filter((x) => x.part === 'skull' || x.part === 'neck')) {
+      const was = marten.pose.find((x) => x.part === j.part && x.node === j.node && x.side === j.side);
+      expect(Math.abs(j.turnDeg)).toBeLessThanOrEqual(Math.max(75, Math.abs(was?.turnDeg ?? 0)));
+    }
+  });
+
+  it('looks where it looked when it is told so, and what is no head looks nowhere', () => {
+    const l = lookOf(marten, head(marten))!;
+    const same = looked(marten, head(marten), add(l.at, scale(l.way, 400)));
+    expect(off(same, add(l.at, scale(l.way, 400)))).toBeLessThan(0.1);
+    expect(lookOf(marten, partOf(marten, 'tail'))).toBeNull();
   });
 });

@@ -3,9 +3,9 @@
  * may. Damped least squares over the turns (Wampler 1986; Nakamura and Hanafusa 1986), so that nothing jumps where a limb is straight. The
  * last stretch of a leg keeps the way it points: a foot that stands flat stays flat. Drawn units, posed.
  */
-import { add, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { add, cross, dot, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Joint, Part } from '@/core/piece/schema';
-import { posed, type PosedPart } from './pose';
+import { posed, turned, type PosedPart } from './pose';
 import { jointsOf, setBend, type Form } from './shape';
 
 type Turns = readonly [nod: number, turn: number, tilt: number];
@@ -95,8 +95,6 @@ export function reached(form: Form, part: Part, side: 'left' | 'right', alike: b
     }));
   });
   if (turning.length === 0) return form;
-  const posedWith = (x: readonly number[]): Form =>
-    turning.reduce((f, t, i) => setBend(f, { part: t.part.id, node: t.node, side: t.side }, turnsOf(x, i)), form);
   const before = stands(form, part, side);
   const long = before.nodes.slice(1).reduce((s, n, i) => s + norm(sub(n.at, before.nodes[i]!.at)), 0);
   const foot = part.mirrored && part.shape === 'limb' && part.nodes.length > 3 ? footOf(part, before) : null;
@@ -104,10 +102,85 @@ export function reached(form: Form, part: Part, side: 'left' | 'right', alike: b
     ...(chainOf(form, part).length === 1 ? inReach(part, before, long, to) : to),
     ...(foot ? scale(foot, FLAT * long) : []),
   ];
-  const seen = (x: readonly number[]): number[] => {
-    const s = stands(posedWith(x), part, side);
+  const seen = (f: Form): number[] => {
+    const s = stands(f, part, side);
     return [...s.nodes[tipNode(part, s)]!.at, ...(foot ? scale(footOf(part, s), FLAT * long) : [])];
   };
+  return turnedTill(form, turning, seen, goal, long);
+}
+
+/** Where a head looks from, and which way: from its middle past its nose, or along its beak. */
+interface Look {
+  readonly at: Vec3;
+  readonly way: Vec3;
+  /** From its nape to its foremost point. */
+  readonly long: number;
+  /** How far its left is lifted above its right. */
+  readonly leans: number;
+}
+
+/** @returns null for what is no head on a neck, or on a body that it turns on */
+export function lookOf(form: Form, head: Part): Look | null {
+  if (head.role !== 'head' || head.on === null) return null;
+  const nose = form.parts.find((p) => p.on === head.id && (p.role === 'muzzle' || p.role === 'beak'));
+  const s = stands(form, head, 'left');
+  const fore = s.nodes[tipNode(head, s)]!.at;
+  const nape = s.nodes[head.root === 'start' ? 0 : s.nodes.length - 1]!.at;
+  const tip = nose ? endAt(form, nose, 'left') : fore;
+  return {
+    at: scale(add(nape, fore), 0.5),
+    way: unit(sub(tip, nape)),
+    long: norm(sub(tip, nape)),
+    leans: turned(s.stretches[0]!, [1, 0, 0])[1],
+  };
+}
+
+/** A neck nods and turns as readily, and hardly leans. Ours. */
+const LOOKS = { joined: [1, 1, 0.1], between: [1, 1, 0.1] } as const;
+/** What a lean of the head counts beside where it looks. */
+const LEVEL = 0.4;
+
+/**
+ * The head turned so that it looks at a place, its neck turning with it as much as will do; it leans no more than before.
+ * @param to drawn units, posed
+ */
+export function looked(form: Form, head: Part, to: Vec3): Form {
+  const now = lookOf(form, head);
+  if (!now || norm(sub(to, now.at)) < 1e-6) return form;
+  const turning = chainOf(form, head).flatMap((p) =>
+    jointsOf(p).map((node, i): Turning => ({ part: p, node, side: 'both', kind: i === 0 ? 'joined' : 'between' })),
+  );
+  const seen = (f: Form): number[] => {
+    const l = lookOf(f, head)!;
+    return [...turnFrom(unit(sub(to, l.at)), l.way), LEVEL * (l.leans - now.leans)];
+  };
+  return turnedTill(form, turning, seen, [0, 0, 0, 0], 1, LOOKS);
+}
+
+/** The turn that brings one way to another: about which axis, and as long as the angle, radians. It says nothing of a roll about the way itself. */
+function turnFrom(a: Vec3, b: Vec3): Vec3 {
+  const axis = cross(a, b);
+  const sine = norm(axis);
+  const angle = Math.atan2(sine, dot(a, b));
+  return sine > 1e-12 ? scale(axis, angle / sine) : [0, 0, 0];
+}
+
+/**
+ * Turns joints until what is seen of a form is as wanted, or as near to it as they let it.
+ * @param long what is a whole way off, in the unit of what is seen @param readily how each kind of joint nods, turns and tilts
+ */
+function turnedTill(
+  form: Form,
+  turning: readonly Turning[],
+  seenOf: (form: Form) => number[],
+  goal: readonly number[],
+  long: number,
+  readily: Readonly<Record<Turning['kind'], readonly number[]>> = READY,
+): Form {
+  if (turning.length === 0) return form;
+  const posedWith = (x: readonly number[]): Form =>
+    turning.reduce((f, t, i) => setBend(f, { part: t.part.id, node: t.node, side: t.side }, turnsOf(x, i)), form);
+  const seen = (x: readonly number[]): number[] => seenOf(posedWith(x));
   const begun = turning.flatMap((t) => [...bendOf(form, t)]);
   // One bent further by hand may stay so, and is bent no further.
   const most = begun.map((v, i) => Math.max(Math.abs(v), MOST[turning[Math.floor(i / 3)]!.kind][i % 3]!));
@@ -122,7 +195,7 @@ export function reached(form: Form, part: Part, side: 'left' | 'right', alike: b
       const by = seen(x.map((v, k) => (k === i ? v + STEP_DEG : v)));
       return by.map((b, k) => (b - now[k]!) / (STEP_DEG * RAD));
     });
-    const ready = x.map((_, i) => READY[turning[Math.floor(i / 3)]!.kind][i % 3]!);
+    const ready = x.map((_, i) => readily[turning[Math.floor(i / 3)]!.kind][i % 3]!);
     const turn = damped(columns, ready, error, DAMPED * long);
     // Halved until it brings the end nearer.
     let next: number[] | null = null;

@@ -2,12 +2,14 @@
 /** Shape: how large the animal is, and the part in hand: its length, its thicknesses, the bends at its joints. */
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { OwnBase } from './OwnBase';
 import { TowardItsKind } from './TowardItsKind';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
+import { looked, lookOf } from '@/core/form/reach';
 import { asShown, turnSense } from '@/core/form/turn-sense';
 import {
   jointsOf,
@@ -26,6 +28,8 @@ import {
   thicknessesOf,
   unitMm,
 } from '@/core/form/shape';
+import { add, scale } from '@/core/geometry/vec';
+import { eye } from '@/core/picture/lens';
 import { boundsOf } from '@/core/piece/fields';
 import {
   anyPartSchema,
@@ -55,6 +59,8 @@ const SIZE = { finished: boundsOf(FORM.finishedLengthMm), life: boundsOf(FORM.li
 type Side = Joint['side'];
 /** Toes as they begin. Ours. */
 const FIRST_TOES = { count: 4, spreadDeg: 50 } as const;
+/** You stand so far off, in drawn units: beyond any animal. */
+const FAR = 1e5;
 /** No more digits than the work can use. */
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
@@ -172,6 +178,9 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const bend = piece.form.pose.find((j) => j.part === part.id && j.node === node && j.side === side);
   const { nodDeg, turnDeg, tiltDeg } = bend ?? { nodDeg: 0, turnDeg: 0, tiltDeg: 0 };
   const sense = turnSense(part);
+  const look = lookOf(piece.form, part);
+  const view = useDesk((s) => s.view);
+  const canEdit = useDesk((s) => s.canEdit);
   const turns = asShown({ nodDeg, turnDeg, tiltDeg }, sense);
   const shape = (change: (form: Piece['form']) => Piece['form']) =>
     changePiece((p) => ({ ...p, form: change(p.form) }));
@@ -248,6 +257,16 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
               shape((f) => setBend(f, { part: part.id, node, side }, asShown({ ...turns, ...change }, sense)))
             }
           />
+          {look && (
+            <Button
+              variant="outlined"
+              disabled={!canEdit}
+              sx={{ mt: 0.5 }}
+              onClick={() => shape((f) => looked(f, part, add(look.at, scale(eye(view).from, FAR))))}
+            >
+              Let it look at you
+            </Button>
+          )}
           <Typography variant="body2" sx={{ mt: 0.5 }}>
             {sense.lifts === 'up'
               ? 'Above 0 its end goes up, to the animal’s left, and its top leans to the left.'

@@ -1,16 +1,16 @@
 'use client';
 /**
  * Handles on the part in hand: a square at its free end makes it longer, a ring at each thickness makes it thicker, a
- * lozenge beyond the end bends it where it is joined; by a target the end is carried to a place, and the limb follows. All but the last can be
- * typed beside the picture.
+ * lozenge beyond the end bends it where it is joined; by a target the end is carried to a place, and the limb follows; by an eye
+ * a head is turned to where it looks. All but the last two can be typed beside the picture.
  */
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
-import { bent, carriedEnd, lengthened, ringsOf, thickened } from '@/core/form/by-hand';
+import { bent, carriedEnd, carriedLook, lengthened, lookedAt, ringsOf, thickened } from '@/core/form/by-hand';
 import { makeBody } from '@/core/form/body';
 import { canReach } from '@/core/form/reach';
-import { thicknessesOf } from '@/core/form/shape';
-import type { Vec3 } from '@/core/geometry/vec';
+import { thicknessesOf, unitMm } from '@/core/form/shape';
+import { scale, type Vec3 } from '@/core/geometry/vec';
 import { changePiece, useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { Handle, type Carried } from '@/ui/parts/Handle';
@@ -25,6 +25,22 @@ interface PartHandlesProps {
 }
 
 const dotOf = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
+
+type OnPicture = readonly [number, number];
+/** Handles nearer to each other than this cover each other, pixels. */
+const COVERS = 26;
+
+/** A handle moved on, away from what it belongs to, until another does not cover it. */
+function clearOf(at: OnPicture, other: OnPicture, from: OnPicture): OnPicture {
+  const away = Math.hypot(at[0] - from[0], at[1] - from[1]);
+  const [x, y] = away > 1 ? [(at[0] - from[0]) / away, (at[1] - from[1]) / away] : [0, -1];
+  let [px, py] = at;
+  for (let k = 0; k < 8 && Math.hypot(px - other[0], py - other[1]) < COVERS; k++) {
+    px += 8 * x;
+    py += 8 * y;
+  }
+  return [px, py];
+}
 
 export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const piece = useDesk((s) => s.piece);
@@ -52,6 +68,8 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const [rx, ry] = at(root);
   const away = [tx - 24 * Math.sign(tx - rx || 1), ty + 24 * Math.sign(ty - ry || 1)] as const;
   const beyond = [tx + 22 * Math.sign(tx - rx || 1), ty + 22 * Math.sign(ty - ry || 1)] as const;
+  const looksAt = lookedAt(form, b.part);
+  const look = looksAt && clearOf(at(scale(looksAt, unitMm(form))), beyond, [tx, ty]);
   return (
     <Box
       component="svg"
@@ -117,6 +135,19 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
         >
           <circle className="shape" cx={away[0]} cy={away[1]} r={8} />
           <circle cx={away[0]} cy={away[1]} r={3} fill={CHOSEN} />
+        </Handle>
+      )}
+      {look && (
+        <Handle
+          mark="look"
+          name={`Where ${b.part.name} looks`}
+          at={look}
+          px={1}
+          carry={() => carried(carriedLook(form, b.part, across(view), perMm))}
+        >
+          <line x1={tx} y1={ty} x2={look[0]} y2={look[1]} stroke="currentColor" strokeDasharray="1 4" />
+          <ellipse className="shape" cx={look[0]} cy={look[1]} rx={11} ry={7} />
+          <circle cx={look[0]} cy={look[1]} r={3} fill={CHOSEN} />
         </Handle>
       )}
       {b.part.on !== null && (
