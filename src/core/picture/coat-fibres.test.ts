@@ -1,4 +1,4 @@
-/** What is not seen on a picture is drawn by fewer and wider fibres, and hides as much; what is seen gains by it. */
+/** What is not seen on a picture is drawn by fewer fibres, and shades as much; what is seen gains by it. */
 import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
@@ -16,7 +16,7 @@ const MOST = 120_000;
 const FRONT = 46;
 const fibresOf = (seen: Seen): Fibres => coatFibres(pineMarten, plan, cupboard, field, bare, MOST, [], seen).fibres;
 
-/** Length times width of all fibres that begin where `at` says, mm2, how many they are, and how wide on the mean. */
+/** Length times width, as it counts in the shade, of all fibres that begin where `at` says, mm2, how many they are, and how wide on the mean. */
 function hiding(f: Fibres, at: (z: number) => boolean) {
   const stride = 3 * (SEGMENTS + 1);
   let mm2 = 0;
@@ -30,6 +30,7 @@ function hiding(f: Fibres, at: (z: number) => boolean) {
       const p = stride * i + 3 * k;
       mm2 +=
         f.width[i]! *
+        f.casts[i]! *
         Math.hypot(
           f.points[p + 3]! - f.points[p]!,
           f.points[p + 4]! - f.points[p + 1]!,
@@ -51,8 +52,17 @@ describe('a near view', () => {
     expect(fine!.n).toBeGreaterThan(2 * coarse!.n);
     expect(coarse!.wide).toBeGreaterThan(1.8 * fine!.wide);
   });
-  it('hides as much in front and behind: fewer are as much wider', () => {
+  it('shades as much in front and behind', () => {
     for (const at of [front, (z: number) => z < 20])
       expect(Math.abs(hiding(near, at).mm2 / hiding(all, at).mm2 - 1)).toBeLessThan(0.06);
+  });
+  it('what is not seen is drawn no wider than what is: a tip that comes round the outline is a fibre like all', () => {
+    const widest = (at: (z: number) => boolean) => {
+      let most = 0;
+      for (let i = 0; i < near.count; i++)
+        if (at(near.points[3 * (SEGMENTS + 1) * i + 2]!)) most = Math.max(most, near.width[i]!);
+      return most;
+    };
+    expect(widest((z) => z < 20)).toBeLessThanOrEqual(1.01 * Math.max(widest(front), 0.07));
   });
 });

@@ -67,7 +67,7 @@ function colours(palette: Palette, field: ShadeField | null, plain: Triple, tip:
   };
 }
 
-/** Whether what stands at a place, its normal given, is seen on the picture; what is not only shades, and is drawn by fewer and wider fibres. */
+/** Whether what stands at a place, its normal given, is seen on the picture; what is not only shades, and fewer fibres shade as much. */
 export type Seen = (x: number, y: number, z: number, n: ArrayLike<number>) => boolean;
 /** So many of what is not seen. Ours. */
 const UNSEEN = 1 / 8;
@@ -129,7 +129,8 @@ function coatArea(
   const each = (r: Root, share: number) => {
     const here = seen(r.x, r.y, r.z, r.n);
     if (!here && rnd() >= UNSEEN) return;
-    const wide = here ? widthMm : widthMm / UNSEEN;
+    // They shade as all of them would. Drawn as wide as that they would stand out like straws where a tip comes round the outline.
+    const casts = here ? 1 : 1 / UNSEEN;
     const lengthMm = pile.hemMm + (pile.topMm - pile.hemMm) * share;
     const inBand =
       m !== null &&
@@ -137,8 +138,8 @@ function coatArea(
       (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
     const colour = inBand ? marked : pick(vertexOf(r), rnd);
     // Wool felted flat ends in the felt: it hangs over nothing.
-    if (felt) felt(r, (wide * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, LAYER_CASTS);
-    else grow(r, lengthMm, wide, colour);
+    if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, casts * LAYER_CASTS);
+    else grow(r, lengthMm, widthMm, colour, casts);
   };
   if (pile.scattered) overArea(a, n, rnd, (r) => each(r, 0));
   else alongRows(a, n, rnd, each);

@@ -218,9 +218,9 @@ function growInto(p: Float32Array, at: number, field: SkinField, r: Root, s: Sho
 /** Grows fibres of one pile on a bed. */
 export function grower(bed: FibreBed, field: SkinField, pile: Pile, seed: number) {
   const shoot = shoots(pile, seed, seeded(seed));
-  return (r: Root, lengthMm: number, widthMm: number, colour: number): void => {
+  return (r: Root, lengthMm: number, widthMm: number, colour: number, casts = 1): void => {
     const s = shoot(r, lengthMm);
-    const me = bed.next(widthMm, s.tone, colour);
+    const me = bed.next(widthMm, s.tone, colour, casts);
     growInto(bed.points, POINTS * me, field, r, s);
   };
 }
