@@ -179,7 +179,6 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
   const { nodDeg, turnDeg, tiltDeg } = bend ?? { nodDeg: 0, turnDeg: 0, tiltDeg: 0 };
   const sense = turnSense(part);
   const look = lookOf(piece.form, part);
-  const view = useDesk((s) => s.view);
   const canEdit = useDesk((s) => s.canEdit);
   const turns = asShown({ nodDeg, turnDeg, tiltDeg }, sense);
   const shape = (change: (form: Piece['form']) => Piece['form']) =>
@@ -262,7 +261,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
               variant="outlined"
               disabled={!canEdit}
               sx={{ mt: 0.5 }}
-              onClick={() => shape((f) => looked(f, part, add(look.at, scale(eye(view).from, FAR))))}
+              onClick={() => shape((f) => looked(f, part, add(look.at, scale(eye(useDesk.getState().view).from, FAR))))}
             >
               Let it look at you
             </Button>
