@@ -12,7 +12,7 @@ import type { Zone } from '@/core/face/face-plan';
 import type { Memo } from '@/core/memo';
 import { nearestVertex, type Mesh } from '@/core/geometry/mesh';
 import { crossings } from '@/core/geometry/rays';
-import { add, cross, flatten, norm, scale, sub, unit, type Vec3 } from '@/core/geometry/vec';
+import { add, cross, flatten, norm, scale, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Where } from '@/core/stage';
 import type { Ahead } from './depth-window';
 import { sine } from './depth-window';
