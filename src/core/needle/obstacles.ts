@@ -21,7 +21,12 @@ function ballAhead(from: Vec3, to: Vec3, centre: Vec3, radius: number): number {
 }
 
 /** Whether a ray passes well clear of the ball that holds a stretch, or leaves it behind; most of them it does. */
-function passesBy(from: Vec3, to: Vec3, { a, b, radiusMm }: Pick<Capsule, 'a' | 'b' | 'radiusMm'>, l2: number): boolean {
+function passesBy(
+  from: Vec3,
+  to: Vec3,
+  { a, b, radiusMm }: Pick<Capsule, 'a' | 'b' | 'radiusMm'>,
+  l2: number,
+): boolean {
   const x = (a[0] + b[0]) / 2 - from[0];
   const y = (a[1] + b[1]) / 2 - from[1];
   const z = (a[2] + b[2]) / 2 - from[2];
