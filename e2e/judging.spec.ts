@@ -46,6 +46,27 @@ test('figures that a change may move are dimmed at once and no others; then they
   await expect(page.getByRole('alert').filter({ hasText: /^Taken back: row spacing of Throat bib/i })).toBeVisible();
 });
 
+test('a picture is waited for from the moment it stands on the page, so that what is held has it', async ({
+  desk: page,
+}) => {
+  await page.addInitScript(() => {
+    // What it says of itself whenever it is painted, until it is drawn.
+    const said: (string | null)[] = [];
+    (window as unknown as { said: typeof said }).said = said;
+    const look = () => {
+      const p = document.querySelector('[data-picture]');
+      if (p) said.push(p.getAttribute('aria-busy'));
+      if (said.length < 30) requestAnimationFrame(look);
+    };
+    requestAnimationFrame(look);
+  });
+  await openDemo(page, 'Pine marten', 'coat', { areaId: 'bib' });
+  await page.waitForFunction(() => (window as unknown as { said: unknown[] }).said.length > 0);
+  expect(await page.evaluate(() => (window as unknown as { said: (string | null)[] }).said[0])).toBe('true');
+  await page.getByRole('button', { name: 'Hold this' }).click();
+  await expect(page.getByRole('figure')).toContainText('Held at');
+});
+
 test('a state is held, compared with, gone back to and let go', async ({ desk: page }) => {
   await openDemo(page, 'Pine marten', 'coat', { areaId: 'bib' });
   const was = await figure(page, 'pinches');
