@@ -17,8 +17,22 @@ interface OwnedSkin {
   readonly vertex: Int32Array;
 }
 
+/** Of the same areas on the same skin it is looked up once. */
+const owned = new WeakMap<readonly AreaPlan[], { readonly of: ArrayLike<number>; readonly made: OwnedSkin }>();
+
 /** Surfaces keep the vertices of the skin they were cut from; what borders are rounded by goes to the area beside it. */
 export function areasOfSkin(
+  skin: Pick<Plan['form']['skin'], 'positions' | 'triangles'>,
+  areas: readonly AreaPlan[],
+): OwnedSkin {
+  const had = owned.get(areas);
+  if (had?.of === skin.positions) return had.made;
+  const made = ownedBy(skin, areas);
+  owned.set(areas, { of: skin.positions, made });
+  return made;
+}
+
+function ownedBy(
   { positions, triangles: T }: Pick<Plan['form']['skin'], 'positions' | 'triangles'>,
   areas: readonly AreaPlan[],
 ): OwnedSkin {

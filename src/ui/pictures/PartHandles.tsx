@@ -30,12 +30,12 @@ type OnPicture = readonly [number, number];
 /** Handles nearer to each other than this cover each other, pixels. */
 const COVERS = 26;
 
-/** A handle moved on, away from what it belongs to, until another does not cover it. */
-function clearOf(at: OnPicture, other: OnPicture, from: OnPicture): OnPicture {
+/** A handle moved on, away from what it belongs to, until it covers none of the others. */
+function clearOf(at: OnPicture, others: readonly OnPicture[], from: OnPicture): OnPicture {
   const away = Math.hypot(at[0] - from[0], at[1] - from[1]);
   const [x, y] = away > 1 ? [(at[0] - from[0]) / away, (at[1] - from[1]) / away] : [0, -1];
   let [px, py] = at;
-  for (let k = 0; k < 8 && Math.hypot(px - other[0], py - other[1]) < COVERS; k++) {
+  for (let k = 0; k < 8 && others.some((o) => Math.hypot(px - o[0], py - o[1]) < COVERS); k++) {
     px += 8 * x;
     py += 8 * y;
   }
@@ -69,7 +69,7 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
   const away = [tx - 24 * Math.sign(tx - rx || 1), ty + 24 * Math.sign(ty - ry || 1)] as const;
   const beyond = [tx + 22 * Math.sign(tx - rx || 1), ty + 22 * Math.sign(ty - ry || 1)] as const;
   const looksAt = lookedAt(form, b.part);
-  const look = looksAt && clearOf(at(scale(looksAt, unitMm(form))), beyond, [tx, ty]);
+  const look = looksAt && clearOf(at(scale(looksAt, unitMm(form))), [beyond, [tx, ty]], [tx, ty]);
   return (
     <Box
       component="svg"
