@@ -388,6 +388,53 @@ test('photographs: scaled by two points, pinned by mouse and by key, differences
   await expect(docket(page)).toContainText('Furthest off is the tip of foreleg');
 });
 
+test('an ear is one thing: at its part, at its pattern, in the face and on the chart', async ({ desk: page }) => {
+  await room(page, 'Flat parts', 'Pine marten');
+  const made = docket(page).getByRole('group', { name: 'How Ear is made' });
+  const cupped = made.getByRole('textbox', { name: 'Cupped' });
+  await expect(cupped).toHaveValue('80');
+  await cupped.fill('30');
+  await made.getByRole('textbox', { name: 'Thickness', exact: true }).fill('2.6');
+  await made.getByRole('textbox', { name: 'Thickness', exact: true }).blur();
+  await settled(page);
+  // The part it stands for is as thick and as hollow.
+  await room(page, 'Shape');
+  await part(page, 'Ear').click();
+  const shape = docket(page).getByRole('group', { name: 'Shape of Ear' });
+  await expect(shape.getByRole('textbox', { name: 'Across high' })).toHaveValue('2.6');
+  await expect(shape.getByRole('textbox', { name: 'Cupped' })).toHaveValue('30');
+  // And so is the ear of the face: turned there its edge on the chart is another, and its pattern is not.
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Face/ }).click();
+  await page.getByRole('list', { name: 'Features' }).getByRole('button', { name: /^Ears/ }).click();
+  const ears = docket(page).getByRole('group', { name: 'Ears', exact: true });
+  await expect(ears.getByRole('textbox', { name: 'Cupped' })).toHaveValue('30');
+  await settled(page);
+  const edge = page.locator('[data-what="ear"]').first();
+  const was = await edge.getAttribute('points');
+  await ears.getByRole('textbox', { name: 'Turned out' }).fill('70');
+  await ears.getByRole('textbox', { name: 'Leaning back' }).fill('40');
+  await ears.getByRole('textbox', { name: 'Leaning back' }).blur();
+  await settled(page);
+  await expect(edge).not.toHaveAttribute('points', was!);
+  await accessible(page);
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await settled(page);
+  await expect(edge).toHaveAttribute('points', was!);
+});
+
+test('a pad is drawn as its pattern with one press', async ({ desk: page }) => {
+  await room(page, 'Flat parts', 'Kingfisher');
+  await expect(docket(page)).toContainText('Wing is drawn as a pad');
+  const area = () => docket(page).locator('dd').first().innerText();
+  const was = await area();
+  await docket(page).getByRole('button', { name: 'Draw Wing as this pattern' }).click();
+  await settled(page);
+  await expect(docket(page).getByRole('textbox', { name: 'Cupped' })).toHaveValue('0');
+  expect(await area()).toBe(was);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(docket(page)).toContainText('Wing is drawn as a pad');
+});
+
 test('flat parts and areas: outline by key, lining, painting by mouse, bands, split, join, undo', async ({
   desk: page,
 }) => {
@@ -395,11 +442,11 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await expect(docket(page)).toContainText('Make two alike');
   const area = async () => parseFloat((await docket(page).locator('dd').first().innerText()).replace(/[^\d.]/g, ''));
   const before = await area();
-  await page.getByRole('button', { name: 'Point 3 of 6' }).focus();
+  await page.getByRole('button', { name: 'Point 3 of 9' }).focus();
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
   await expect.poll(area).toBeGreaterThan(before * 1.03);
   await page.getByRole('button', { name: 'Add a point', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Point 7 of 7' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Point 10 of 10' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Thickness' }).fill('0.9');
   await page.getByRole('textbox', { name: 'Thickness' }).blur();
   const through = page.getByRole('article', { name: /The lining of Ear will show through/ });

@@ -8,9 +8,10 @@ import { enclosed, feltMass, patternScale, planFlatParts, smoothOutline } from '
 import { handAtWork, NO_PIECE } from '@/core/rates/hand-at-work';
 
 const atWork = handAtWork(hand, NO_PIECE);
+// One that stands for no drawn part: its outline and thickness are its own.
 const withPart = (change: Partial<FlatPart>): Piece => ({
   ...pineMarten,
-  flatParts: [{ ...pineMarten.flatParts[0]!, ...change }],
+  flatParts: [{ ...pineMarten.flatParts[0]!, id: 'flap', ...change }],
 });
 const planned = (change: Partial<FlatPart> = {}) => planFlatParts({ piece: withPart(change), cupboard, hand: atWork });
 
@@ -57,7 +58,7 @@ describe('a flat felt part', () => {
     const thin = planned({ thicknessMm: 0.9, liningMm: 0.8 });
     expect(thin.result[0]!.through!.value).toBeGreaterThan(0.1);
     const f = thin.findings[0]!;
-    expect(f.id).toBe('form-through-ear');
+    expect(f.id).toBe('form-through-flap');
     const { path, value } = f.remedies[0]!.changes[0]!;
     expect(path).toEqual(['flatParts', 0, 'thicknessMm']);
     expect(planned({ thicknessMm: value as number, liningMm: 0.8 }).findings).toEqual([]);

@@ -13,10 +13,11 @@ import { figure, letter, method, type Figure } from '@/core/method/define';
 import type { Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { FlatPart } from '@/core/piece/schema';
-import type { Context, Finding, Operation, Stage } from '@/core/stage';
+import type { Context, Finding, Operation, PieceChange, Stage } from '@/core/stage';
 import { count, grams, mm, say, share } from '@/core/text';
 import { lightness } from '@/core/colour/lab';
 import { feltFlat } from '@/core/stabbing';
+import { asStanding, isLeaf, smoothRing } from '@/core/form/leaf';
 import { unitMm } from '@/core/form/shape';
 import { shrinks } from '@/core/rates/shrunk';
 
@@ -89,28 +90,9 @@ export interface FlatPartPlan {
   readonly liningLotId: string | null;
 }
 
-/** Points between two of the drawn ones. */
-const BETWEEN = 8;
-
-/** A smooth closed line through the drawn points (uniform Catmull-Rom), mm. */
-export function smoothOutline(points: readonly (readonly [number, number])[], mmPerUnit: number): Float64Array {
-  const n = points.length;
-  const out = new Float64Array(2 * n * BETWEEN);
-  for (let i = 0; i < n; i++) {
-    const [p0, p1, p2, p3] = [-1, 0, 1, 2].map((k) => points[(i + k + n) % n]!) as [Pt, Pt, Pt, Pt];
-    for (let s = 0; s < BETWEEN; s++) {
-      const t = s / BETWEEN;
-      for (let k = 0; k < 2; k++) {
-        const [a, b, c, d] = [p0[k]!, p1[k]!, p2[k]!, p3[k]!];
-        const x =
-          0.5 * (2 * b + (c - a) * t + (2 * a - 5 * b + 4 * c - d) * t * t + (3 * b - a - 3 * c + d) * t * t * t);
-        out[2 * (i * BETWEEN + s) + k] = x * mmPerUnit;
-      }
-    }
-  }
-  return out;
-}
-type Pt = readonly [number, number];
+/** A smooth closed line through the drawn points, mm, stride 2. */
+export const smoothOutline = (points: readonly (readonly [number, number])[], mmPerUnit: number): Float64Array =>
+  Float64Array.from(smoothRing(points).flatMap(([x, y]) => [x * mmPerUnit, y * mmPerUnit]));
 
 /** How wide it is at its widest, across its seat, finished; mm. */
 export function widthOf({ outline }: Pick<FlatPartPlan, 'outline'>): number {
@@ -140,7 +122,8 @@ export function planFlatParts({
   const operations: Operation[] = [];
   const k = unitMm(piece.form);
   const density = hand.coreDensityMgCm3['flat felt'].usual;
-  const parts = piece.flatParts.map((f, i): FlatPartPlan => {
+  const parts = piece.flatParts.map((kept, i): FlatPartPlan => {
+    const f = asStanding(piece, kept, k);
     const outline = smoothOutline(f.outline, k);
     const areaMm2 = enclosed(outline);
     const lot = cupboard.lots.find((l) => l.id === f.lotId) ?? null;
@@ -161,7 +144,8 @@ export function planFlatParts({
       });
     const own = shrinks(hand);
     if (own && !isFelted(piece, f) && Math.abs(own.share - f.shrinkShare) >= TOLD) findings.push(otherwise(f, i, own));
-    if (through && through.value > SEEN) findings.push(comesThrough(f, i, through, outer, density, lot, hand));
+    if (through && through.value > SEEN)
+      findings.push(comesThrough(f, thicknessAt(piece, i, k), through, outer, density, lot, hand));
     const plan: FlatPartPlan = {
       id: f.id,
       name: f.name,
@@ -212,9 +196,18 @@ function otherwise(f: FlatPart, index: number, own: NonNullable<ReturnType<typeo
   };
 }
 
+/** Where its thickness is kept: with the leaf it stands for, or with itself. */
+function thicknessAt({ form, flatParts }: Pick<Context['piece'], 'form' | 'flatParts'>, index: number, k: number) {
+  const i = form.parts.findIndex((p) => p.id === flatParts[index]!.id && isLeaf(p));
+  return (mm: number): PieceChange =>
+    i < 0
+      ? { path: ['flatParts', index, 'thicknessMm'], value: mm }
+      : { path: ['form', 'parts', i, 'halfHeight'], value: mm / 2 / k };
+}
+
 function comesThrough(
   f: FlatPart,
-  index: number,
+  thicken: (mm: number) => PieceChange,
   through: Figure,
   outer: number,
   density: number,
@@ -239,7 +232,7 @@ function comesThrough(
       {
         label: say`Make it ${mm(wanted)} thick`,
         effect: say`hides the lining but for ${share(SEEN)}`,
-        changes: [{ path: ['flatParts', index, 'thicknessMm'], value: wanted }],
+        changes: [thicken(wanted)],
       },
     ],
   };

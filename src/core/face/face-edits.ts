@@ -3,11 +3,13 @@ import { crossings } from '@/core/geometry/rays';
 import type { Mesh } from '@/core/geometry/mesh';
 import { add, norm, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import type { Body } from '@/core/form/body';
+import { carriedSeat } from '@/core/form/leaf-edits';
 import { mirrorPlace, placeAt, samePlace } from '@/core/form/places';
+import { earAt } from '@/core/face/features/ears';
 import type { StockEye } from '@/core/piece/cupboard';
 import type { Eyes, Face } from '@/core/piece/face';
 import type { Piece, Place } from '@/core/piece/schema';
-import { directionOutOfHead, intoHead, outOfHead, type HeadFrame } from '@/core/face/head/head';
+import { directionOutOfHead, intoHead, isEar, outOfHead, type HeadFrame } from '@/core/face/head/head';
 
 export type ChartSide = 'front' | 'profile';
 
@@ -74,7 +76,12 @@ export function moveFeature(piece: Piece, body: Body, what: Movable, point: Vec3
   if (what === 'nose') {
     return put({ nose: { ...face.nose, at: body.board ? place : onMidline(place) } });
   }
-  if (what === 'ear-left') return put({ ears: { ...face.ears, at: asLeft(place) } });
+  if (what === 'ear-left') {
+    const leaf = body.parts.find((p) => isEar(p.part) && p.leaf);
+    if (!leaf) return put({ ears: { ...face.ears, at: asLeft(place) } });
+    const from = earAt({ body }, face);
+    return from ? { ...piece, form: carriedSeat(piece.form, leaf.part.id, sub(point, from)) } : piece;
+  }
   if (what === 'eye-right' && face.eyes.other) {
     return put({ eyes: { ...face.eyes, other: place.side === 'left' ? mirrorPlace(place) : place } });
   }

@@ -8,6 +8,7 @@ import { ovalCone, ROUND, sectionAt, type Section } from '@/core/geometry/oval-c
 import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Part, Piece, Toes } from '@/core/piece/schema';
+import { isLeaf, standingLeaf, type StandingLeaf } from './leaf';
 import { meshOfScan } from './scan';
 import { nodesOf, outOf, poseIsSymmetric, posed, topOf, turned, type Posed, type PosedPart } from './pose';
 
@@ -35,6 +36,8 @@ export interface BodyPart {
   /** The other one of a pair; null on the midline. */
   readonly right: readonly Stretch[] | null;
   readonly lengthMm: number;
+  /** Where it is a leaf: as it stands on each side. */
+  readonly leaf?: { readonly left: StandingLeaf; readonly right: StandingLeaf | null };
 }
 
 export interface Body {
@@ -62,6 +65,7 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
       ),
     ];
   }
+  if (isLeaf(part)) return [standingLeaf(part, p, side, k).solid];
   if (part.shape === 'pad') {
     const frame = frameOf(part, p, side, 0);
     const a = p.nodes[0]!;
@@ -219,6 +223,12 @@ export function makeBody(form: Drawn): Body {
         left: stretches,
         right: right && stretchesOf(part, right, 'right', scale),
         lengthMm: stretches.reduce((s, x) => s + x.length, 0),
+        ...(isLeaf(part) && {
+          leaf: {
+            left: standingLeaf(part, left, 'left', scale),
+            right: right && standingLeaf(part, right, 'right', scale),
+          },
+        }),
       };
     }),
     scale,

@@ -114,7 +114,9 @@ export function planForm({ piece }: Pick<Context, 'piece'>, { work: w }: { reado
       remedies: [],
     });
   }
-  const thin = w.body.parts.filter((p) => thinnest(p.part) * w.body.scale * 2 < 1.5);
+  // What is made as a flat part is felted without the animal under it.
+  const apart = new Set(piece.flatParts.map((f) => f.id));
+  const thin = w.body.parts.filter((p) => !apart.has(p.part.id) && thinnest(p.part) * w.body.scale * 2 < 1.5);
   for (const p of thin) {
     findings.push({
       id: `form-thin-${p.part.id}`,

@@ -104,8 +104,8 @@ describe('the measure a maker knows', () => {
       expect(statedShare(p.parts, 'length')).toBe(1);
       for (const m of measuresOf(p.parts)) expect(statedShare(p.parts, m.id)).toBeGreaterThan(0);
     }
-    // The cria is drawn some 1320 high to the tip of its ears and some 1020 long.
-    expect(statedShare(alpacaCria.form.parts, 'height')).toBeCloseTo(1.29, 1);
+    // The cria is drawn some 1352 high to the tip of its ears and some 985 long.
+    expect(statedShare(alpacaCria.form.parts, 'height')).toBeCloseTo(1352 / 985, 1);
     expect(statedShare(pineMarten.form.parts, 'tail')).toBeCloseTo(
       partLength(part(form, 'tail')) / drawnLength(form.parts),
       12,

@@ -22,7 +22,7 @@ const triple = (v: Vec3): Triple => [tidy(v[0]), tidy(v[1]), tidy(v[2])];
 const tidy = (x: number): number => Math.round(x * 1000) / 1000;
 
 /** A new form with these parts and the same millimetres per drawn unit. */
-function keepScale(form: Form, parts: Part[]): Form {
+export function keepScale(form: Form, parts: Part[]): Form {
   const k = drawnLength(parts) / drawnLength(form.parts);
   return { ...form, parts, finishedLengthMm: form.finishedLengthMm * k, lifeLengthMm: form.lifeLengthMm * k };
 }

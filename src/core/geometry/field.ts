@@ -2,6 +2,7 @@
  * The distance field of a body: parts, each of one or more solids, joined by smooth minima. The value is negative
  * inside and never changes faster than distance, so a block further from the surface than its own radius holds none.
  */
+import { leafBounds } from './leaf';
 import { ovalConeBounds } from './oval-cone';
 import { noNearerThan, smoothMin, solidDistance, type Solid } from './shapes';
 
@@ -36,6 +37,7 @@ function solidBounds(s: Solid): { min: number[]; max: number[] } {
     };
   }
   if (s.kind === 'oval') return ovalConeBounds(s);
+  if (s.kind === 'leaf') return leafBounds(s);
   if (s.kind === 'box') {
     return { min: s.centre.map((c, k) => c - s.half[k]!), max: s.centre.map((c, k) => c + s.half[k]!) };
   }
@@ -69,9 +71,11 @@ export function makeField(parts: readonly FieldPart[], cutX: number | null = nul
             ? s.ax === 0 && s.bx === 0
             : s.kind === 'oval'
               ? s.a[0] === 0 && s.b[0] === 0 && s.out[1] === 0 && s.out[2] === 0
-              : s.kind === 'box'
-                ? s.centre[0] === 0
-                : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
+              : s.kind === 'leaf'
+                ? false
+                : s.kind === 'box'
+                  ? s.centre[0] === 0
+                  : s.centre[0] === 0 && [0, 3, 6].every((i) => Math.abs(Math.abs(s.axes[i]!) - 0.5) > 0.4999);
         symmetric &&= onMidline;
       }
     }

@@ -6,6 +6,7 @@
  */
 
 import { ballOfTwo, type Ball } from './ball';
+import { leafDistance, type Leaf } from './leaf';
 import { ovalConeDistance, OVAL_FAR, type OvalCone } from './oval-cone';
 
 /**
@@ -43,7 +44,7 @@ export interface Box {
   readonly round: number;
 }
 
-export type Solid = RoundCone | OvalCone | Ellipsoid | Box;
+export type Solid = RoundCone | OvalCone | Ellipsoid | Box | Leaf;
 
 export const box = (centre: Box['centre'], half: Box['half'], round: number): Box => ({
   kind: 'box',
@@ -152,6 +153,7 @@ export function ellipsoidDistance(e: Ellipsoid, px: number, py: number, pz: numb
 export function solidDistance(s: Solid, x: number, y: number, z: number): number {
   if (s.kind === 'cone') return roundConeDistance(s, x, y, z);
   if (s.kind === 'oval') return ovalConeDistance(s, x, y, z);
+  if (s.kind === 'leaf') return leafDistance(s, x, y, z);
   return s.kind === 'ellipsoid' ? ellipsoidDistance(s, x, y, z) : boxDistance(s, x, y, z);
 }
 
@@ -169,7 +171,7 @@ export function noNearerThan(s: Solid, px: number, py: number, pz: number): numb
   const y = py - within.y;
   const z = pz - within.z;
   const far = Math.sqrt(x * x + y * y + z * z) - within.r;
-  if (s.kind === 'cone') return far;
+  if (s.kind === 'cone' || s.kind === 'leaf') return far;
   // Far out an oval is as far off as the round cone that holds it, held back.
   return far >= OVAL_FAR * Math.max(s.holds[0], s.holds[1]) ? s.held * far : -Infinity;
 }

@@ -113,7 +113,11 @@ describe('beside wire', () => {
 
 describe('where no depth is right', () => {
   it('nobody is told to go no deeper than nothing: where there is no room at all one stabs beside it', () => {
-    const said = DEMOS.flatMap(([, p]) => plan(p).needles.steps.flatMap((s) => s.phases.flatMap((x) => x.tight)));
+    // Half as large, some of it has no room.
+    const small = change(pineMarten, (d) => void (d.form.finishedLengthMm = 100));
+    const said = [...DEMOS.map(([, p]) => p), small].flatMap((p) =>
+      plan(p).needles.steps.flatMap((s) => s.phases.flatMap((x) => x.tight)),
+    );
     const beside = said.filter((t) => t.some((x) => typeof x === 'string' && x.includes('stab beside them')));
     const deeper = said.filter((t) => t.some((x) => typeof x === 'string' && x.includes('go no deeper')));
     expect([beside.length > 0, deeper.length > 0]).toEqual([true, true]);

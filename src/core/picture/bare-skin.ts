@@ -3,11 +3,13 @@ import { BARE_CORE } from '@/core/colour/bare';
 import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
-import { makeBody } from '@/core/form/body';
+import { makeBody, type BodyPart } from '@/core/form/body';
+import type { StandingLeaf } from '@/core/form/leaf';
 import { partDistance } from '@/core/geometry/field';
+import { towardHollow, type Bent } from '@/core/geometry/leaf';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
-import type { Part, Piece } from '@/core/piece/schema';
+import type { FlatPart, Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { seenAt } from '@/core/shade/layers/look';
 
@@ -72,7 +74,21 @@ export interface BareSkin {
   readonly gloss: Float32Array;
   /** Its fuzz lies along the lie. */
   readonly along: Uint8Array;
+  /** Which of the leaves below it is part of, counted from 1; 0 for none. */
+  readonly leaf: Uint8Array;
+  readonly leaves: readonly LinedLeaf[];
 }
+
+/** A leaf of two wools: what lies toward its hollow and what lies behind. */
+interface LinedLeaf {
+  readonly bent: Bent;
+  readonly lining: Triple;
+  readonly back: Triple;
+}
+
+/** The colour of a leaf at a place of its skin. */
+const onLined = (l: LinedLeaf, x: number, y: number, z: number): Triple =>
+  towardHollow(l.bent, x, y, z) > 0 ? l.lining : l.back;
 
 /** A beak of hard felt shines so much. Ours. */
 const BEAK_GLOSS = 0.45;
@@ -114,6 +130,17 @@ export function bareSkin(piece: Piece, plan: Plan, cupboard: Cupboard, owner: Ow
     colour: new Float32Array(p.length),
     gloss: new Float32Array(count),
     along: new Uint8Array(count),
+    leaf: new Uint8Array(count),
+    leaves: [] as LinedLeaf[],
+  };
+  const lined = new Map<StandingLeaf, number>();
+  const leafAt = (b: StandingLeaf, f: FlatPart): number => {
+    const had = lined.get(b);
+    if (had !== undefined) return had;
+    const back = wool(f.lotId);
+    out.leaves.push({ bent: b, back, lining: f.liningLotId ? wool(f.liningLotId) : back });
+    lined.set(b, out.leaves.length);
+    return out.leaves.length;
   };
   for (let v = 0; v < count; v++) {
     const a = owner.area[v]! < 0 ? null : areas[owner.area[v]!]!;
@@ -127,19 +154,32 @@ export function bareSkin(piece: Piece, plan: Plan, cupboard: Cupboard, owner: Ow
       continue;
     }
     out.bare[v] = 1;
-    const part = partOf(v);
+    const { part, leaf } = partOf(v);
     out.along[v] = part.role === 'ear' ? 1 : 0;
     if (lid) set(about!);
     else if (a?.felted && a.field) set(seenAt(a.field, owner.vertex[v]!), a.gloss);
     else if (beaks.has(part.id)) set(linearOf(beaks.get(part.id) ?? BARE_CORE), BEAK_GLOSS);
     else {
       const f = flat.get(part.id);
+      if (f && leaf) {
+        out.leaf[v] = leafAt(nearerLeaf(leaf, p, v), f);
+        set(onLined(out.leaves[out.leaf[v]! - 1]!, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!));
+        continue;
+      }
       const inside = f && n[3 * v]! * forward[0] + n[3 * v + 1]! * forward[1] + n[3 * v + 2]! * forward[2] > 0.25;
       if (f) set(wool(inside && f.liningLotId ? f.liningLotId : f.lotId));
       else set(a?.field ? seenAt(a.field, owner.vertex[v]!) : core);
     }
   }
   return out;
+}
+
+/** The one of a pair a vertex lies on. */
+function nearerLeaf({ left, right }: NonNullable<BodyPart['leaf']>, p: ArrayLike<number>, v: number): StandingLeaf {
+  if (!right) return left;
+  const to = ({ root }: StandingLeaf) =>
+    Math.hypot(p[3 * v]! - root[0], p[3 * v + 1]! - root[1], p[3 * v + 2]! - root[2]);
+  return to(right) < to(left) ? right : left;
 }
 
 /** What is seen before the coat is laid: its under-layers, or the base. */
@@ -150,7 +190,7 @@ function underCoat(s: Plan['shade']['areas'][number] | undefined): Triple | null
 }
 
 /** The part nearest to a vertex of the skin. */
-function partFinder(piece: Piece, p: ArrayLike<number>): (v: number) => Part {
+function partFinder(piece: Piece, p: ArrayLike<number>): (v: number) => BodyPart {
   const body = makeBody(piece.form);
   let best = 0;
   return (v) => {
@@ -160,6 +200,6 @@ function partFinder(piece: Piece, p: ArrayLike<number>): (v: number) => Part {
       const d = partDistance(x, p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!, least);
       if (d < least) [best, least] = [i, d];
     });
-    return body.parts[best]!.part;
+    return body.parts[best]!;
   };
 }

@@ -9,6 +9,7 @@ import { feltedFlat, seenFrom } from '@/core/coat/picture/pile';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
 import { triangleArea } from '@/core/geometry/mesh';
+import { towardHollow } from '@/core/geometry/leaf';
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
@@ -149,7 +150,7 @@ function coatArea(
 function feltSkin(
   { skin, lie }: Drawn['form'],
   bare: Uint8Array,
-  entries: Uint32Array,
+  colourAt: (corner: number, x: number, y: number, z: number) => number,
   perMm2: number,
   widthMm: number,
   along: Uint8Array,
@@ -160,26 +161,24 @@ function feltSkin(
   const rnd = seeded(seed);
   const put = felter(bed, field, seed + 1);
   const { positions: p, normals: N, triangles: T } = skin;
-  let owed = rnd();
   for (let t = 0; t < T.length; t += 3) {
     if (!bare[T[t]!] && !bare[T[t + 1]!] && !bare[T[t + 2]!]) continue;
     const [a, b, c] = [3 * T[t]!, 3 * T[t + 1]!, 3 * T[t + 2]!];
-    owed += perMm2 * triangleArea(p, T, t);
-    for (; owed >= 1; owed--) {
+    // Rounded by chance: what was owed from one to the next would show their pattern.
+    for (let n = Math.floor(perMm2 * triangleArea(p, T, t) + rnd()); n > 0; n--) {
       let [x, y] = [rnd(), rnd()];
       if (x + y > 1) [x, y] = [1 - x, 1 - y];
       const mix = (f: ArrayLike<number>, k: number) => f[a + k]! * (1 - x - y) + f[b + k]! * x + f[c + k]! * y;
       const corner = T[t + (x > 0.5 ? 1 : y > 0.5 ? 2 : 0)]!;
+      const at = { x: mix(p, 0), y: mix(p, 1), z: mix(p, 2) };
       put(
         {
-          x: mix(p, 0),
-          y: mix(p, 1),
-          z: mix(p, 2),
+          ...at,
           n: [mix(N, 0), mix(N, 1), mix(N, 2)],
           l: [mix(lie, 0), mix(lie, 1), mix(lie, 2)],
         },
         widthMm,
-        entries[corner]!,
+        colourAt(corner, at.x, at.y, at.z),
         along[corner] === 1,
       );
     }
@@ -216,7 +215,7 @@ export function coatFibres(
   plan: Drawn,
   cupboard: Pick<Cupboard, 'lots'>,
   field: SkinField,
-  { bare, colour: skinColour, gloss, along }: BareSkin,
+  { bare, colour: skinColour, gloss, along, leaf, leaves }: BareSkin,
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
   seen: Seen,
@@ -253,14 +252,20 @@ export function coatFibres(
     coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1), seen);
   });
   const entries = new Uint32Array(bare.length);
-  for (let v = 0; v < bare.length; v++)
-    if (felted[v])
-      entries[v] = palette.add(
-        Array.from(skinColour.subarray(3 * v, 3 * v + 3), (x) => Math.round(x * 250) / 250),
-        null,
-        0,
-      );
-  feltSkin(form, felted, entries, feltPer * feltShare, feltWide, along, bed, field, piece.seed + 5);
+  const feltOf = (c: ArrayLike<number>) =>
+    palette.add(
+      Array.from(c, (x) => Math.round(x * 250) / 250),
+      null,
+      0,
+    );
+  for (let v = 0; v < bare.length; v++) if (felted[v]) entries[v] = feltOf(skinColour.subarray(3 * v, 3 * v + 3));
+  const sides = leaves.map((l) => ({ l, lining: feltOf(l.lining), back: feltOf(l.back) }));
+  // A leaf is lined up to its very edge, wherever the corners of its skin lie.
+  const colourAt = (corner: number, x: number, y: number, z: number) => {
+    const s = sides[leaf[corner]! - 1];
+    return s ? (towardHollow(s.l.bent, x, y, z) > 0 ? s.lining : s.back) : entries[corner]!;
+  };
+  feltSkin(form, felted, colourAt, feltPer * feltShare, feltWide, along, bed, field, piece.seed + 5);
   keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);

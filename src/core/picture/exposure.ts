@@ -9,15 +9,16 @@ import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
 import { coatFibres, type Seen } from './coat-fibres';
 import { eyeSolids, type Surface } from './eye-solid';
+import { SEGMENTS, type Fibres } from './fibres';
 import { noseSurface } from './nose-solid';
 import { groundUnder, type Ground } from './ground';
 import { lampGrid } from './lamp-grid';
 import { across, eye, projector, type Lens, type Turned } from './lens';
 import { lightFibres, LIGHTINGS, lightSolid, type Lighting } from './lighting';
-import { metered } from './meter';
+import { metered, meteredSkin } from './meter';
 import { canvas, drawFibres, drawSolid, type Canvas } from './raster';
 import { skinField, type SkinField } from './skin-field';
-import { skyGrid } from './sky-grid';
+import { fromSky, skyGrid, type SkyGrid } from './sky-grid';
 import { rooted, type Rooted } from './rooted';
 import { isRelief } from './viewpoints';
 
@@ -46,6 +47,9 @@ const CELL = 0.8;
 
 /** Eyes and nose are set into skin that is drawn more coarsely than they are: they are seen before it by so much of an eye's width. Ours. */
 const BEFORE_SKIN = 0.12;
+
+/** So far off the skin it is seen how much of the sky a place sees, mm. */
+const OFF = 0.4;
 
 /** What is the same from every side: kept between one picture and the next of the same plan. */
 export interface Prepared {
@@ -120,13 +124,17 @@ export function* exposure(
   const { from } = eye(turned);
   const light = lightFibres(coated.fibres, coated.palette, lamp, sky, by, from);
   yield 0.7;
-  const exposed = metered(lens, skin, coated.fibres, light, coated.palette) * by.exposed;
+  const meter = metered(lens, skin, coated.fibres, light, coated.palette);
+  const fur = meter.fur ?? meter.felt ?? 1;
+  const exposed = fur * by.exposed;
+  // What is exposed for itself is as much lighter or darker beforehand.
+  const felt = (meter.felt ?? fur) / fur;
+  brightened(light, coated.fibres, felt);
   const c = canvas(lens);
-  drawSolid(c, {
-    positions: skin.positions,
-    triangles: skin.triangles,
-    light: lightSolid(skin.positions, skin.normals, bare.colour, lamp, sky, by, from, bare.gloss),
-  });
+  const onSkin = lightSolid(skin.positions, skin.normals, bare.colour, lamp, sky, by, from, bare.gloss);
+  const skinLight = (meteredSkin(skin.normals, onSkin, bare, from) ?? fur) / fur;
+  exposedAsFelt(onSkin, skin, bare, sky, skinLight);
+  drawSolid(c, { positions: skin.positions, triangles: skin.triangles, light: onSkin });
   const solids: [Surface, number][] = face
     ? [
         ...eyeSolids(face.of, face.face, cupboard).flatMap((e): [Surface, number][] => [
@@ -149,6 +157,28 @@ export function* exposure(
   for (let i = 0; i < c.solid.length; i++) c.solid[i]! *= exposed;
   yield 1;
   return { canvas: c, ground };
+}
+
+/** Bare skin is as light as felt; skin under fur the more so the more of the sky it sees. */
+function exposedAsFelt(
+  light: Float32Array,
+  { positions: p, normals: n }: Rooted['skin'],
+  { bare }: Pick<BareSkin, 'bare'>,
+  sky: SkyGrid,
+  by: number,
+): void {
+  for (let v = 0; v < bare.length; v++) {
+    const i = 3 * v;
+    const open = bare[v]
+      ? 1
+      : fromSky(sky, p[i]! + OFF * n[i]!, p[i + 1]! + OFF * n[i + 1]!, p[i + 2]! + OFF * n[i + 2]!);
+    for (let k = i; k < i + 3; k++) light[k]! *= 1 + open * (by - 1);
+  }
+}
+
+function brightened(light: Float32Array, { count, felt }: Fibres, by: number): void {
+  for (let f = 0; f < count; f++)
+    if (felt[f]) for (let k = 3 * SEGMENTS * f; k < 3 * SEGMENTS * (f + 1); k++) light[k]! *= by;
 }
 
 /** So far beyond the edge of the picture fur may reach into it, mm; what is turned further away than this is behind the animal. Ours. */

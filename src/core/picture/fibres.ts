@@ -23,6 +23,8 @@ export interface Fibres {
   readonly colour: Uint32Array;
   /** How much of its width counts in the shade. */
   readonly casts: Float32Array;
+  /** Felt, which hardly shades itself, and is exposed for itself. */
+  readonly felt: Uint8Array;
 }
 
 /** Colours fibres may have: light of the root and of the tip, and the share of the length that is tip; stride 7. */
@@ -49,12 +51,14 @@ export class FibreBed implements Fibres {
   readonly tone: Float32Array;
   readonly colour: Uint32Array;
   readonly casts: Float32Array;
+  readonly felt: Uint8Array;
   constructor(most: number) {
     this.points = new Float32Array(POINTS * most);
     this.width = new Float32Array(most);
     this.tone = new Float32Array(most);
     this.colour = new Uint32Array(most);
     this.casts = new Float32Array(most);
+    this.felt = new Uint8Array(most);
   }
   /** Room for one more. @param casts how much of its width counts in the shade */
   next(widthMm: number, tone: number, colour: number, casts = 1): number {
@@ -65,6 +69,7 @@ export class FibreBed implements Fibres {
     this.tone[me] = tone;
     this.colour[me] = colour;
     this.casts[me] = casts;
+    this.felt[me] = 0;
     return me;
   }
 }
@@ -244,6 +249,7 @@ export function felter(bed: FibreBed, field: SkinField, seed: number) {
     casts: number = FELT.casts,
   ): void => {
     const me = bed.next(widthMm, 1 + FELT.tone * evenly(rnd()), colour, casts);
+    bed.felt[me] = 1;
     const turn = along ? 0.5 * (rnd() + rnd() - 1) : 2 * Math.PI * rnd();
     const bend = 0.8 * (rnd() - 0.5);
     const stands = rnd() < FELT.off;

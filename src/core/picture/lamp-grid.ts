@@ -152,15 +152,28 @@ export function fromLamp(g: LampGrid, x: number, y: number, z: number): { layers
   const fu = (g.u[0] * x + g.u[1] * y + g.u[2] * z - g.low[0]) / g.across;
   const fv = (g.v[0] * x + g.v[1] * y + g.v[2] * z - g.low[1]) / g.across;
   const w = g.to[0] * x + g.to[1] * y + g.to[2] * z;
-  const d = Math.floor((w - g.low[2]) / g.deep);
   const i = Math.floor(fu), j = Math.floor(fv); // prettier-ignore
   lit.layers = 0;
   lit.open = 1;
-  if (i < 1 || j < 1 || d < 0 || i >= g.n[0] - 1 || j >= g.n[1] - 1 || d >= g.n[2]) return lit;
-  lit.layers = g.before[d + g.n[2] * (i + g.n[0] * j)]!;
+  const d = Math.floor((w - g.low[2]) / g.deep);
+  if (i < 1 || j < 1 || d < 1 || i >= g.n[0] - 1 || j >= g.n[1] - 1 || d >= g.n[2] - 1) return lit;
+  lit.layers = layersBefore(g, fu - 0.5, fv - 0.5, (w - g.low[2]) / g.deep - 0.5);
   let open = 0;
   for (let b = -1; b <= 1; b++) for (let a = -1; a <= 1; a++) if (g.skin[i + a + g.n[0] * (j + b)]! - w <= BIAS) open++;
   lit.open = open / 9;
   return lit;
 }
 const lit = { layers: 0, open: 1 };
+
+/** Layers before a place between the middles of eight cells: by the nearest one alone the cells would be seen. */
+function layersBefore({ n, before }: LampGrid, x: number, y: number, z: number): number {
+  const i = Math.floor(x), j = Math.floor(y), d = Math.floor(z); // prettier-ignore
+  const u = x - i, v = y - j, w = z - d; // prettier-ignore
+  const at = d + n[2] * (i + n[0] * j);
+  const row = n[2] * n[0];
+  const side = n[2];
+  const pair = (a: number): number => before[a]! * (1 - w) + before[a + 1]! * w;
+  return (
+    (pair(at) * (1 - u) + pair(at + side) * u) * (1 - v) + (pair(at + row) * (1 - u) + pair(at + row + side) * u) * v
+  );
+}

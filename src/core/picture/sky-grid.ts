@@ -78,11 +78,24 @@ function cellOf({ n, h, origin }: SkinField, x: number, y: number, z: number): n
   return i < 0 || j < 0 || k < 0 || i >= n[0] || j >= n[1] || k >= n[2] ? -1 : i + n[0] * (j + n[1] * k);
 }
 
-/** Share of the sky seen at a place; all of it away from everything. */
+/** Share of the sky seen at a place, between the cells round it that know; all of it away from everything. */
 export function fromSky(g: SkyGrid, x: number, y: number, z: number): number {
-  const c = cellOf(g.field, x, y, z);
-  const s = c < 0 ? 1 : g.seen[c]!;
-  return Number.isNaN(s) ? 1 : s;
+  const { n, h, origin } = g.field;
+  const fx = (x - origin[0]) / h - 0.5, fy = (y - origin[1]) / h - 0.5, fz = (z - origin[2]) / h - 0.5; // prettier-ignore
+  const i = Math.floor(fx), j = Math.floor(fy), k = Math.floor(fz); // prettier-ignore
+  if (i < 0 || j < 0 || k < 0 || i + 1 >= n[0] || j + 1 >= n[1] || k + 1 >= n[2]) return 1;
+  const u = fx - i, v = fy - j, w = fz - k; // prettier-ignore
+  const first = i + n[0] * (j + n[1] * k);
+  let sum = 0;
+  let weight = 0;
+  for (let c = 0; c < 8; c++) {
+    const s = g.seen[first + (c & 1) + n[0] * (((c >> 1) & 1) + n[1] * (c >> 2))]!;
+    if (s !== s) continue;
+    const by = (c & 1 ? u : 1 - u) * (c & 2 ? v : 1 - v) * (c & 4 ? w : 1 - w);
+    sum += by * s;
+    weight += by;
+  }
+  return weight > 1e-6 ? sum / weight : 1;
 }
 
 /** Layers on the way from a place in a direction, walked in steps. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
 import { alpacaCria, brownHare, cupboard, kingfisher, pineMarten } from '../../../demo/load';
 import { difference } from '@/core/colour/difference';
-import { labOfLinear, type Triple } from '@/core/colour/lab';
+import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
 import { toLinear } from '@/core/colour/rgb';
 import { defaultHand } from '@/core/piece/hand';
 import { seenColours } from '@/core/shade/layers/strand-colour';
@@ -83,7 +83,14 @@ describe('a picture', () => {
         const py = Math.floor(m[4]! * x + m[5]! * y + m[6]! * z + m[7]!);
         const at = 3 * (px + plain.width * py);
         said.push([0, 1, 2].map((k) => of[3 * vertex[v]! + k]!) as unknown as Triple);
-        seen.push([0, 1, 2].map((k) => toLinear(left.rgb[at + k]! / 255)) as unknown as Triple);
+        // About it, still far from others: a pixel alone is one fibre.
+        const about: number[] = [];
+        for (let dy = -2; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) about.push(at + 3 * (dx + plain.width * dy));
+        seen.push(
+          [0, 1, 2].map(
+            (k) => about.reduce((s, i) => s + toLinear(left.rgb[i + k]! / 255), 0) / about.length,
+          ) as unknown as Triple,
+        );
       }
       if (seen.length < 40) return;
       const mean = (list: readonly (readonly number[])[]) =>
@@ -93,6 +100,53 @@ describe('a picture', () => {
     expect(far.length).toBeGreaterThan(1);
     for (const d of far) expect(d).toBeLessThan(3);
   });
+});
+
+// Fur shades itself and felt hardly does: each is exposed for itself, or a board beside a dark coat would be white.
+describe('felt beside fur', () => {
+  it.each(['overcast', 'window'] as const)(
+    'has the colour of its wool where it is seen square on, by %s',
+    (lighting) => {
+      const hare = planned(brownHare, cupboard, defaultHand, COARSELY);
+      const o = { ...plain, turned: turnedTo(brownHare, 'front'), lighting };
+      const { rgb, perMm } = still(brownHare, hare, cupboard, o);
+      const { positions: p, normals: n } = hare.form.skin;
+      const m = projector({ ...o, centre: centreOf(p), perMm });
+      const { from } = eye(o.turned);
+      const { area } = areasOfSkin(hare.form.skin, hare.coat.areas);
+      const animal = Array.from(area.keys()).filter((v) => area[v]! >= 0);
+      const AWAY_MM = 12;
+      const [low, high] = [1, 2]
+        .map((k) => animal.map((v) => p[3 * v + k]!))
+        .reduce(
+          ([lo, hi]: number[][], q) => [
+            [...lo!, Math.min(...q) - AWAY_MM],
+            [...hi!, Math.max(...q) + AWAY_MM],
+          ],
+          [[], []],
+        ) as [number[], number[]];
+      const light = [0, 0, 0];
+      let count = 0;
+      for (let v = 0; v < area.length; v++) {
+        const facing = n[3 * v]! * from[0] + n[3 * v + 1]! * from[1] + n[3 * v + 2]! * from[2];
+        if (area[v]! >= 0 || facing < 0.98) continue;
+        if ([1, 2].every((k) => p[3 * v + k]! > low[k - 1]! && p[3 * v + k]! < high[k - 1]!)) continue;
+        const [x, y, z] = [p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!];
+        const at =
+          Math.round(m[0]! * x + m[1]! * y + m[2]! * z + m[3]!) +
+          o.width * Math.round(m[4]! * x + m[5]! * y + m[6]! * z + m[7]!);
+        for (let k = 0; k < 3; k++) light[k]! += toLinear(rgb[3 * at + k]! / 255);
+        count++;
+      }
+      expect(count).toBeGreaterThan(100);
+      const seen = labOfLinear(light.map((x) => x / count) as unknown as Triple);
+      const wool = cupboard.lots.find((l) => l.id === brownHare.core.lotId)!;
+      expect(
+        difference(seen, labOf(wool.colour)),
+        `${seen.join(' ')} beside ${labOf(wool.colour).join(' ')}`,
+      ).toBeLessThan(3);
+    },
+  );
 });
 
 describe('every demo', () => {

@@ -267,6 +267,9 @@ export const earsSchema = z.strictObject({
   at: placeSchema.nullable(),
 });
 
+/** How an ear leans, where its turn is that of the leaf it is drawn as. */
+export const leanSchema = earsSchema.pick({ leanDeg: true });
+
 export const faceSchema = z.strictObject({
   /** The part that carries the face. */
   head: id('Head'),

@@ -31,6 +31,7 @@ import { toPiece11 } from './upgrades/piece-11';
 import { toPiece12 } from './upgrades/piece-12';
 import { toPiece13 } from './upgrades/piece-13';
 import { toPiece14 } from './upgrades/piece-14';
+import { toPiece15 } from './upgrades/piece-15';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -60,6 +61,7 @@ export const PIECE_UPGRADES: Upgrades = {
   11: toPiece12,
   12: toPiece13,
   13: toPiece14,
+  14: toPiece15,
 };
 const HAND_UPGRADES: Upgrades = {
   1: toHand2,

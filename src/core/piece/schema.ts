@@ -14,7 +14,7 @@ import { workSchema } from './work';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 14;
+export const PIECE_SCHEMA = 15;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -71,6 +71,27 @@ export const toesSchema = z.strictObject({
   }),
 });
 
+/** A pad that is a leaf: a sheet as long and as wide as the pad, with an outline, hollowed, curled and turned where it is seated. */
+export const leafSchema = z.strictObject({
+  /** Drawn outline: across in shares of half its width, up in shares of its length; its seat lies along the bottom, at nought. */
+  outline: z
+    .array(z.tuple([measure('Outline, across', -1.5, 1.5, ''), measure('Outline, up', -0.2, 1.2, '')]))
+    .min(3, 'An outline needs three points or more')
+    .max(24),
+  cupDeg: field('angle', 'Cupped', 0, 170, {
+    slide: [0, 160, 1],
+    help: 'Hollowed from edge to edge: nothing is flat, 160° nearly half a pipe.',
+  }),
+  curlDeg: field('angle', 'Curled', -120, 120, {
+    slide: [-90, 90, 1],
+    help: 'From its seat to its tip: more than nothing lets the tip come forward over the hollow.',
+  }),
+  turnDeg: field('angle', 'Turned out', -180, 180, {
+    slide: [-120, 120, 1],
+    help: 'How far its hollow is turned out from facing forward.',
+  }),
+});
+
 const partSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     ...partCommon,
@@ -88,6 +109,7 @@ const partSchema = z.discriminatedUnion('shape', [
     end: point,
     halfWidth: radius,
     halfHeight: radius,
+    leaf: leafSchema.optional(),
   }),
   /** The board of a relief picture: its front lies in the plane of the midline, the picture stands out to the left. */
   z.strictObject({
@@ -430,6 +452,7 @@ export type Frame = z.infer<typeof frameSchema>;
 export type { Place, Selector, Stroke } from './places';
 export type Reference = z.infer<typeof referenceSchema>;
 export type FlatPart = z.infer<typeof flatPartSchema>;
+export type LeafShape = z.infer<typeof leafSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
 export type Toes = z.infer<typeof toesSchema>;

@@ -7,7 +7,7 @@ import Box from '@mui/material/Box';
 import { useMemo, type ReactNode } from 'react';
 import { makeBody } from '@/core/form/body';
 import { mirrorPlace, pointOf } from '@/core/form/places';
-import { earPlace } from '@/core/face/features/ears';
+import { earAt } from '@/core/face/features/ears';
 import { faceDrawing, type FaceDrawing } from '@/core/face/drawing/face-drawing';
 import { moveFeature, onChart, underChart, type ChartSide, type Movable } from '@/core/face/face-edits';
 import { intoHead } from '@/core/face/head/head';
@@ -26,7 +26,7 @@ interface Handle {
   readonly what: Movable;
   readonly feature: FaceFeature;
   readonly name: string;
-  readonly place: Place;
+  readonly at: Vec3 | null;
   readonly whiskersId?: string;
 }
 
@@ -92,10 +92,11 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
   const box = { x: lo[0], y: -hi[1], w: hi[0] - lo[0], h: hi[1] - lo[1] };
   const px = Math.max(box.w / 640, box.h / 380);
 
-  const ear = earPlace({ body }, piece, face);
+  const ear = earAt({ body }, face);
+  const on = (place: Place) => pointOf(body, place);
   const handles: Handle[] = [
-    { what: 'nose', feature: 'nose', name: 'Tip of the nose', place: face.nose.at },
-    { what: 'eye-left', feature: 'eyes', name: plan.oneSided ? 'Eye' : 'Left eye', place: face.eyes.at },
+    { what: 'nose', feature: 'nose', name: 'Tip of the nose', at: on(face.nose.at) },
+    { what: 'eye-left', feature: 'eyes', name: plan.oneSided ? 'Eye' : 'Left eye', at: on(face.eyes.at) },
     ...(plan.oneSided
       ? []
       : [
@@ -103,28 +104,28 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
             what: 'eye-right' as const,
             feature: 'eyes' as const,
             name: 'Right eye',
-            place: face.eyes.other ?? mirrorPlace(face.eyes.at),
+            at: on(face.eyes.other ?? mirrorPlace(face.eyes.at)),
           },
         ]),
     ...(ear
-      ? [{ what: 'ear-left' as const, feature: 'ears' as const, name: plan.oneSided ? 'Ear' : 'Left ear', place: ear }]
+      ? [{ what: 'ear-left' as const, feature: 'ears' as const, name: plan.oneSided ? 'Ear' : 'Left ear', at: ear }]
       : []),
     ...face.whiskers.map((w): Handle => ({
       what: `whiskers-${w.id}`,
       feature: 'whiskers',
       name: `First root of ${w.name.toLowerCase()}`,
-      place: w.at,
+      at: on(w.at),
       whiskersId: w.id,
     })),
   ];
   const take = (h: Handle) => setView({ feature: h.feature, ...(h.whiskersId ? { whiskersId: h.whiskersId } : {}) });
   const move = (h: Handle, side: ChartSide, at: readonly [number, number]) => {
-    const now = pointOf(body, h.place);
-    if (!now) return;
-    const point = underChart(skin, plan.frame, at, side, now, plan.headLengthMm);
+    if (!h.at) return;
+    const point = underChart(skin, plan.frame, at, side, h.at, plan.headLengthMm);
     const next = moveFeature(piece, body, h.what, point);
     editPiece((d) => {
       d.face = next.face;
+      d.form = next.form;
       d.areas = next.areas;
     });
   };
@@ -175,7 +176,7 @@ export function FaceChart({ onPick, dot = null }: FaceChartProps = {}) {
       )}
       <Numbers side={side} px={px} drawing={drawing} />
       {(onPick ? [] : handles).map((h) => {
-        const p = pointOf(body, h.place);
+        const p = h.at;
         if (!p || (side === 'profile' && h.what === 'eye-right')) return null;
         const [x, y] = onChart(intoHead(plan.frame, p), side);
         const on = h.feature === feature;
@@ -258,6 +259,7 @@ export function Drawn({ drawing, px }: { drawing: FaceDrawing; px: number }) {
           <polygon key={i} points={it.ring.map(([x, y]) => `${x},${-y}`).join(' ')} fill={it.hex} />
         ) : (
           <polyline
+            data-what={it.what}
             key={i}
             points={it.points.map(([x, y]) => `${x},${-y}`).join(' ')}
             fill="none"

@@ -5,8 +5,12 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { shrinks, USUAL_SHRINK } from '@/core/rates/shrunk';
 import { beginFlat, FLAT_OUTLINES } from '@/core/form/begin-flat';
+import { asStanding, isLeaf } from '@/core/form/leaf';
+import { withOutline } from '@/core/form/leaf-edits';
+import { unitMm } from '@/core/form/shape';
 import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
+import { changeLeaf, LeafFields } from './LeafFields';
 import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
@@ -16,10 +20,12 @@ import { useUnits } from '@/ui/parts/useUnits';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
 
+/** The flat part in hand, with the outline it has on the animal. */
 export function useFlatPart(): FlatPart | null {
   const piece = useDesk((s) => s.piece);
   const id = useDesk((s) => s.view.flatId);
-  return piece?.flatParts.find((f) => f.id === id) ?? piece?.flatParts[0] ?? null;
+  const f = piece?.flatParts.find((x) => x.id === id) ?? piece?.flatParts[0];
+  return piece && f ? asStanding(piece, f, unitMm(piece.form)) : null;
 }
 
 /** An id no flat part has yet. */
@@ -29,12 +35,27 @@ function unusedId(all: readonly FlatPart[]): string {
   return id;
 }
 
-export function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
+function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
   editPiece((d) => {
     const f = d.flatParts.find((x) => x.id === id);
     if (f) recipe(f);
   });
 }
+
+type Outline = readonly (readonly [number, number])[];
+
+/** Gives a flat part another outline, in thousandths; of one that stands for a leaf the leaf gets it. */
+export function changeOutline(id: string, outline: Outline): void {
+  const leaf = drawnLeaf(id);
+  if (leaf) changeLeaf(withOutline(leaf, outline));
+  else changeFlat(id, (f) => void (f.outline = outline.map(([x, y]) => [x, y])));
+}
+
+const drawnLeaf = (id: string) =>
+  useDesk
+    .getState()
+    .piece?.form.parts.filter(isLeaf)
+    .find((p) => p.id === id);
 
 export function FlatList() {
   const piece = useDesk((s) => s.piece);
@@ -96,7 +117,8 @@ export function FlatList() {
 export function FlatRoom({ findings }: { findings: ReactNode }) {
   const f = useFlatPart();
   const plan = useDesk((s) => s.plan);
-  const parts = useDesk((s) => s.piece!.form.parts);
+  const form = useDesk((s) => s.piece!.form);
+  const { parts } = form;
   const all = useDesk((s) => s.piece!.flatParts);
   const { q } = useUnits();
   const p = plan?.flatParts.find((x) => x.id === f?.id);
@@ -108,17 +130,21 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
       </Typography>
     );
   }
+  const part = parts.find((x) => x.id === f.id);
+  const leaf = part && isLeaf(part) ? part : null;
+  const k = unitMm(form);
   // A flat part may stand for one drawn part, which is then not built a second time.
   const drawn = parts.filter((x) => x.shape !== 'board' && (x.id === f.id || !all.some((y) => y.id === x.id)));
   const of = {
     schema: flatPartSchema,
     value: f,
     // Another kind has another outline to begin with.
-    onChange: (change: Partial<FlatPart>) =>
-      changeFlat(f.id, (x) => {
-        Object.assign(x, change);
-        if (change.kind) x.outline = FLAT_OUTLINES[change.kind].map(([a, b]) => [a, b] as [number, number]);
-      }),
+    onChange: ({ thicknessMm, ...change }: Partial<FlatPart>) => {
+      if (thicknessMm !== undefined && leaf) changeLeaf({ ...leaf, halfHeight: thicknessMm / 2 / k });
+      else if (thicknessMm !== undefined) changeFlat(f.id, (x) => void (x.thicknessMm = thicknessMm));
+      if (Object.keys(change).length > 0) changeFlat(f.id, (x) => void Object.assign(x, change));
+      if (change.kind) changeOutline(f.id, FLAT_OUTLINES[change.kind]);
+    },
   };
   return (
     <>
@@ -158,7 +184,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
             'layers',
             'shrinkShare',
             'fringeMm',
-            'bendDeg',
+            ...(leaf ? [] : (['bendDeg'] as const)),
             'lotId',
             'liningLotId',
             ...(f.liningLotId === null ? [] : (['liningMm'] as const)),
@@ -170,10 +196,23 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           options={[{ value: 'none', says: 'no drawn part' }, ...drawn.map((x) => ({ value: x.id, says: x.name }))]}
           onChange={(v) => {
             const id = v === 'none' ? unusedId(all) : v;
-            changeFlat(f.id, (x) => void (x.id = id));
+            // It keeps the outline it had on the animal.
+            changeFlat(f.id, (x) => void Object.assign(x, f, { id }));
             setView({ flatId: id });
           }}
         />
+        {leaf && <LeafFields part={leaf} />}
+        {part?.shape === 'pad' && !leaf && (
+          <>
+            <Typography variant="body2" sx={{ mt: 1 }}>
+              {part.name} is drawn as a pad, {q({ kind: 'length', value: 2 * part.halfHeight * k })} thick; its pattern
+              is another shape.
+            </Typography>
+            <EditButton onClick={() => changeLeaf(withOutline(part, f.outline, f.thicknessMm / 2 / k))}>
+              Draw {part.name} as this pattern
+            </EditButton>
+          </>
+        )}
         <Fields {...of} keys={['seat']} />
         <Typography variant="body2" sx={{ color: 'text.secondary', mt: 1 }}>
           Felt it flat, turn the edge, clean the edge between two cards so that no finger is near the needle. Small

@@ -6,7 +6,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { OwnBase } from './OwnBase';
+import { LeafFields } from './LeafFields';
 import { TowardItsKind } from './TowardItsKind';
+import { isLeaf } from '@/core/form/leaf';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
 import { looked, lookOf } from '@/core/form/reach';
@@ -221,6 +223,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
       })}
       {part.shape === 'limb' && <Sections part={part} shape={shape} />}
       {part.shape === 'limb' && <ToesOf part={part} />}
+      {isLeaf(part) && <LeafFields part={part} />}
       {part.shape !== 'board' && <Fields {...of} keys={['blend', 'lie']} />}
       {joints.length > 0 && (
         <Box sx={{ mt: 1 }}>

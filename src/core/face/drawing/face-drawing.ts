@@ -213,10 +213,33 @@ function drawEyes({ plan, side, flat, line, area, hidden }: Pen, w: DrawnWith): 
   });
 }
 
-/** Where the ears are seated; a short line shows how they lean. */
+/** The edge of a leaf as it is seen: half its thickness outside of the rim of its middle. */
+export function edgeOfLeaf(rim: readonly Pt[], half: number): Pt[] {
+  const middle = [0, 1].map((k) => rim.reduce((s, p) => s + p[k]!, 0) / rim.length);
+  return rim.map((p, i) => {
+    const [a, b] = [rim[Math.max(0, i - 1)]!, rim[Math.min(rim.length - 1, i + 1)]!];
+    const along: Pt = [b[0] - a[0], b[1] - a[1]];
+    const size = Math.hypot(...along) || 1;
+    const out: Pt = [along[1] / size, -along[0] / size];
+    const sign = out[0] * (p[0] - middle[0]!) + out[1] * (p[1] - middle[1]!) < 0 ? -1 : 1;
+    return [p[0] + sign * half * out[0], p[1] + sign * half * out[1]];
+  });
+}
+
+/** The edges of the ears and where they are seated; of those drawn as no leaf a short line shows how they lean. */
 function drawEars({ plan, face, flat, line, hidden }: Pen): void {
   plan.ears?.places.forEach((e) => {
     if (hidden(e.side)) return;
+    const { rim } = e;
+    if (rim) {
+      const points = Array.from({ length: rim.length / 3 }, (_, i) =>
+        flat([rim[3 * i]!, rim[3 * i + 1]!, rim[3 * i + 2]!]),
+      );
+      const edge = edgeOfLeaf(points, plan.ears!.halfMm);
+      line('ear', edge, 0.3);
+      line('ear', [edge[0]!, edge[edge.length - 1]!], 0.25, true);
+      return;
+    }
     const sign = e.side === 'left' ? 1 : -1;
     const [turn, lean] = [(face.ears.turnDeg * Math.PI) / 180, (face.ears.leanDeg * Math.PI) / 180];
     const r = plan.ears!.acrossMm / 2;

@@ -20,7 +20,11 @@ const shapes = (e: Eyes, side: 0 | 1 = 0) => {
 
 describe('the eye from rim to light', () => {
   it('rim, iris, pupil and light lie one in the other', () => {
-    const l = ladder(base, SEEN, both);
+    const l = ladder(
+      eye((e) => void (e.layers.innerLotId = 'chestnut-top')),
+      SEEN,
+      both,
+    );
     expect(l.irisMm).toBeCloseTo(SEEN - 2 * base.layers.rimMm, 9);
     expect(l.pupilMm[0]).toBeLessThan(l.irisMm);
     expect(l.innerMm!).toBeGreaterThan(l.pupilMm[0]);

@@ -1,3 +1,4 @@
+import { produce } from 'immer';
 import { describe, expect, it } from 'vitest';
 import { alpacaCria, brownHare, pineMarten } from '../../../../demo/load';
 import { faced, faceOf } from '../../../../demo/plain-face';
@@ -63,12 +64,18 @@ describe('brows', () => {
 
 describe('ears', () => {
   it('stand where they are drawn until they are moved, with a collar and a fringe of their seat', () => {
-    const f = faceOf(pineMarten);
+    // A leaf is as wide at its seat as its outline is there: half of 54 thousandths, -0.72 to 0.78 of it.
+    expect(faceOf(pineMarten).ears!.acrossMm).toBeCloseTo((1.5 * 27 * pineMarten.form.finishedLengthMm) / 1000, 1);
+    // Drawn as a plain pad, its flat part is 48 thousandths at its foot.
+    const pad = produce(pineMarten, (d) => {
+      const ear = d.form.parts.find((p) => p.id === 'ear')!;
+      if (ear.shape === 'pad') delete ear.leaf;
+    });
+    const f = faceOf(pad);
     expect(f.ears!.flatId).toBe('ear');
-    // The seat of the flat ear is its foot, 48 thousandths of the length.
     expect(f.ears!.acrossMm).toBeCloseTo((48 * pineMarten.form.finishedLengthMm) / 1000, 0);
     const moved = faceOf(
-      faced(pineMarten, (x) => void (x.ears.at = { part: 'skull', side: 'left', along: 0.8, up: 0.9, out: 0.4 })),
+      faced(pad, (x) => void (x.ears.at = { part: 'skull', side: 'left', along: 0.8, up: 0.9, out: 0.4 })),
     );
     expect(norm(sub(moved.ears!.places[0]!.at, f.ears!.places[0]!.at))).toBeGreaterThan(1);
     const [l, r] = moved.ears!.places.map((e) => intoHead(moved.frame, e.at));

@@ -98,10 +98,13 @@ describe('small parts', () => {
 describe('linings', () => {
   const lined = (thicknessMm: number) =>
     change(plain, (d) => {
-      d.flatParts = [{ ...d.flatParts[0]!, thicknessMm, liningMm: 0.5, lotId: 'cream-top', liningLotId: 'umber-top' }];
+      // One that stands for no drawn part: its thickness is its own.
+      d.flatParts = [
+        { ...d.flatParts[0]!, id: 'flap', thicknessMm, liningMm: 0.5, lotId: 'cream-top', liningLotId: 'umber-top' },
+      ];
     });
   it('a dark lining changes a thin pale ear and is said; a thick one hides it', () => {
-    const id = plain.flatParts[0]!.id;
+    const id = 'flap';
     const thin = plan(lined(0.8));
     expect(thin.shade.judged.linings[0]!.words).toContain('darker');
     expect(thin.findings.map((f) => f.id)).toContain(`shade-lining-${id}`);

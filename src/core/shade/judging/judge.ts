@@ -2,6 +2,8 @@
  * The whole judged: contrast of every pair of neighbours, small parts against what they sit on and against each other,
  * linings that come through, and the palette of the piece under three daylights.
  */
+import { asStanding } from '@/core/form/leaf';
+import { unitMm } from '@/core/form/shape';
 import { ref } from '@/core/ref';
 import type { AreaShape } from '@/core/coat/rows/area-shape';
 import type { ShapedAreas } from '@/core/coat/coat-plan';
@@ -252,7 +254,9 @@ function partsAmongThemselves(piece: Piece, small: readonly SmallSeen[]): Said<A
 /** What of a lining is seen from without. */
 function liningsSeen({ piece, cupboard, hand }: ToJudge): Said<LiningSeen> {
   const findings: Finding[] = [];
-  const list = piece.flatParts.flatMap((f): LiningSeen[] => {
+  const k = unitMm(piece.form);
+  const list = piece.flatParts.flatMap((kept): LiningSeen[] => {
+    const f = asStanding(piece, kept, k);
     const lot = cupboard.lots.find((l) => l.id === f.lotId);
     const lining = cupboard.lots.find((l) => l.id === f.liningLotId);
     if (!lot || !lining) return [];
