@@ -277,7 +277,7 @@ test('is it level: a photograph clicked, one bad click named, callipers, the his
 }) => {
   await openFace(page, 'Suri alpaca cria');
   await room(page, /Is it level/);
-  await expect(docket(page)).toContainText('Raise the right eye 1.1 mm.');
+  await expect(docket(page)).toContainText('Lower the left eye 1.1 mm.');
   await page.getByLabel('Photograph of the piece to add').setInputFiles('docs/screenshots/form.png');
   const picture = page.getByRole('group', { name: 'form.png with its landmarks' });
   await expect(picture).toBeVisible();

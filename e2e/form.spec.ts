@@ -442,7 +442,7 @@ test('flat parts and areas: outline by key, lining, painting by mouse, bands, sp
   await expect(docket(page)).toContainText('Make two alike');
   const area = async () => parseFloat((await docket(page).locator('dd').first().innerText()).replace(/[^\d.]/g, ''));
   const before = await area();
-  await page.getByRole('button', { name: 'Point 3 of 9' }).focus();
+  await page.getByRole('button', { name: 'Point 5 of 9' }).focus();
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
   await expect.poll(area).toBeGreaterThan(before * 1.03);
   await page.getByRole('button', { name: 'Add a point', exact: true }).click();
