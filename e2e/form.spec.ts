@@ -401,7 +401,7 @@ test('an ear is one thing: at its part, at its pattern, in the face and on the c
   await room(page, 'Shape');
   await part(page, 'Ear').click();
   const shape = docket(page).getByRole('group', { name: 'Shape of Ear' });
-  await expect(shape.getByRole('textbox', { name: 'Across high' })).toHaveValue('2.6');
+  await expect(shape.getByRole('textbox', { name: 'Across the sheet' })).toHaveValue('2.6');
   await expect(shape.getByRole('textbox', { name: 'Cupped' })).toHaveValue('30');
   // And so is the ear of the face: turned there its edge on the chart is another, and its pattern is not.
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Face/ }).click();

@@ -9,6 +9,7 @@ import { withoutParts } from '@/core/piece/without-parts';
 import { intoRange } from '@/core/piece/fields';
 import { sectionSchema, type Joint, type Part, type Piece } from '@/core/piece/schema';
 import { drawnExtents, drawnLength } from './body';
+import { isLeaf } from './leaf';
 import { meanRadius, nearestOn, nodesOf, outOf, rootNode, topOf, type PartNode } from './pose';
 
 export type Form = Piece['form'];
@@ -161,7 +162,7 @@ export function thicknessesOf(part: Part): Thickness[] {
   if (part.shape === 'pad') {
     return [
       { key: 'width', says: 'wide', across: 2 * part.halfWidth },
-      { key: 'height', says: 'high', across: 2 * part.halfHeight },
+      { key: 'height', says: isLeaf(part) ? 'the sheet' : 'high', across: 2 * part.halfHeight },
     ];
   }
   if (part.shape === 'board') {

@@ -16,7 +16,7 @@ import { isEar } from '@/core/face/head/head';
 interface EarPlace {
   readonly side: 'left' | 'right';
   readonly at: Vec3;
-  /** Of a leaf: its edge half its thickness inside its outline, from one end of the seat over the tip to the other, mm, stride 3. */
+  /** Of a leaf: its edge half its thickness inside its outline, from where it comes out of the head over the tip to where it goes in again, mm, stride 3. */
   readonly rim: Float64Array | null;
 }
 
@@ -77,6 +77,19 @@ function seatOf(body: Body, of: BodyPart, leaf: StandingLeaf): Vec3 {
   return onLeaf(leaf, 0, b);
 }
 
+/** What is seen of its edge. */
+function rimOf(body: Body, of: BodyPart | undefined, leaf: StandingLeaf | null | undefined): Float64Array | null {
+  if (!of || !leaf) return null;
+  const { rim } = leaf.solid;
+  const others = body.parts.flatMap((p, i) => (p === of ? [] : [i]));
+  const seen = Array.from(
+    { length: rim.length / 3 },
+    (_, i) => fieldValue(body.field, others, rim[3 * i]!, rim[3 * i + 1]!, rim[3 * i + 2]!) >= 0,
+  );
+  const from = seen.indexOf(true);
+  return from < 0 ? null : rim.slice(3 * from, 3 * (seen.lastIndexOf(true) + 1));
+}
+
 export function planEars(form: FormWork, piece: Piece, face: Face, coat: CoatPlan): EarPlan | null {
   const kept = piece.flatParts.find((f) => f.kind === 'ear') ?? null;
   const flat = kept && asStanding(piece, kept, form.body.scale);
@@ -97,8 +110,8 @@ export function planEars(form: FormWork, piece: Piece, face: Face, coat: CoatPla
   const reach = across / 2 + fringe.value;
   return {
     places: [
-      { side: 'left', at: left, rim: drawn?.leaf?.left.solid.rim ?? null },
-      ...(right ? [{ side: 'right' as const, at: right, rim: drawn?.leaf?.right?.solid.rim ?? null }] : []),
+      { side: 'left', at: left, rim: rimOf(form.body, drawn, drawn?.leaf?.left) },
+      ...(right ? [{ side: 'right' as const, at: right, rim: rimOf(form.body, drawn, drawn?.leaf?.right) }] : []),
     ],
     name: flat?.name ?? drawn!.part.name,
     flatId: flat?.id ?? null,
