@@ -431,6 +431,15 @@ test('a pad is drawn as its pattern with one press', async ({ desk: page }) => {
   await settled(page);
   await expect(docket(page).getByRole('textbox', { name: 'Cupped' })).toHaveValue('0');
   expect(await area()).toBe(was);
+  // Another kind brings another outline, and both are one change to undo.
+  await docket(page).getByRole('combobox', { name: 'Kind' }).click();
+  await choose(page.getByRole('option', { name: 'tail feather' }));
+  await settled(page);
+  expect(await area()).not.toBe(was);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await settled(page);
+  expect(await area()).toBe(was);
+  await expect(docket(page).getByRole('combobox', { name: 'Kind' })).toHaveText('wing');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(docket(page)).toContainText('Wing is drawn as a pad');
 });

@@ -41,6 +41,13 @@ export function withOutline(part: Pad, drawn: readonly Pt[], halfHeight = part.h
 const tidy = (x: number): number => Math.round(x * 1e4) / 1e4;
 const share = (x: number): number => Math.round(x * 1e5) / 1e5;
 
+/** A leaf put in the place of the one, or the pad, it was made from. */
+export const withLeaf = (form: Form, next: LeafPad): Form =>
+  keepScale(
+    form,
+    form.parts.map((x) => (x.id === next.id ? next : x)),
+  );
+
 /** A leaf moved along with its seat, by so much on the animal as it stands on its left; mm. */
 export function carriedSeat(form: Form, id: string, by: Vec3): Form {
   const standing = posed(form.parts, form.pose).find((p) => p.part.id === id);

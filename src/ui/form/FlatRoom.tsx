@@ -6,10 +6,11 @@ import type { ReactNode } from 'react';
 import { shrinks, USUAL_SHRINK } from '@/core/rates/shrunk';
 import { beginFlat, FLAT_OUTLINES } from '@/core/form/begin-flat';
 import { asStanding, isLeaf } from '@/core/form/leaf';
-import { withOutline } from '@/core/form/leaf-edits';
+import { withLeaf, withOutline } from '@/core/form/leaf-edits';
 import { unitMm } from '@/core/form/shape';
+import { intoRange } from '@/core/piece/fields';
 import { flatPartSchema, type FlatPart } from '@/core/piece/schema';
-import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
+import { changePiece, setView, useDesk } from '@/desk/store';
 import { changeLeaf, LeafFields } from './LeafFields';
 import { Fields } from '@/ui/parts/Fields';
 import { FigureGrid } from '@/ui/parts/FigureGrid';
@@ -35,27 +36,28 @@ function unusedId(all: readonly FlatPart[]): string {
   return id;
 }
 
-function changeFlat(id: string, recipe: (f: FlatPart) => void): void {
-  editPiece((d) => {
-    const f = d.flatParts.find((x) => x.id === id);
-    if (f) recipe(f);
+/** Changes a flat part, all in one to undo; outline and thickness of one that stands for a leaf are the leaf's. */
+export function changeFlat(id: string, { outline, thicknessMm, ...rest }: Partial<FlatPart>): void {
+  changePiece((p) => {
+    const part = p.form.parts.find((x) => x.id === id);
+    const sheet = { ...(outline && { outline }), ...(thicknessMm !== undefined && { thicknessMm }) };
+    const leaf = part && isLeaf(part) ? part : null;
+    const flatParts = p.flatParts.map((f) => (f.id === id ? { ...f, ...rest, ...(leaf ? {} : sheet) } : f));
+    if (!leaf || Object.keys(sheet).length === 0) return { ...p, flatParts };
+    const half = thicknessMm === undefined ? leaf.halfHeight : thicknessMm / 2 / unitMm(p.form);
+    const next = outline ? withOutline(leaf, outline, half) : { ...leaf, halfHeight: half };
+    return { ...p, flatParts, form: withLeaf(p.form, next) };
   });
 }
 
-type Outline = readonly (readonly [number, number])[];
-
-/** Gives a flat part another outline, in thousandths; of one that stands for a leaf the leaf gets it. */
-export function changeOutline(id: string, outline: Outline): void {
-  const leaf = drawnLeaf(id);
-  if (leaf) changeLeaf(withOutline(leaf, outline));
-  else changeFlat(id, (f) => void (f.outline = outline.map(([x, y]) => [x, y])));
-}
-
-const drawnLeaf = (id: string) =>
-  useDesk
-    .getState()
-    .piece?.form.parts.filter(isLeaf)
-    .find((p) => p.id === id);
+/** Lets a flat part stand for another drawn part, or none: it keeps the outline and thickness it had on the animal. */
+const standFor = (f: FlatPart, id: string): void =>
+  changePiece((p) => ({
+    ...p,
+    flatParts: p.flatParts.map((x) =>
+      x.id === f.id ? { ...x, ...f, id, thicknessMm: intoRange(flatPartSchema.shape.thicknessMm, f.thicknessMm) } : x,
+    ),
+  }));
 
 export function FlatList() {
   const piece = useDesk((s) => s.piece);
@@ -139,12 +141,11 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
     schema: flatPartSchema,
     value: f,
     // Another kind has another outline to begin with.
-    onChange: ({ thicknessMm, ...change }: Partial<FlatPart>) => {
-      if (thicknessMm !== undefined && leaf) changeLeaf({ ...leaf, halfHeight: thicknessMm / 2 / k });
-      else if (thicknessMm !== undefined) changeFlat(f.id, (x) => void (x.thicknessMm = thicknessMm));
-      if (Object.keys(change).length > 0) changeFlat(f.id, (x) => void Object.assign(x, change));
-      if (change.kind) changeOutline(f.id, FLAT_OUTLINES[change.kind]);
-    },
+    onChange: (change: Partial<FlatPart>) =>
+      changeFlat(f.id, {
+        ...change,
+        ...(change.kind && { outline: FLAT_OUTLINES[change.kind].map(([a, b]): [number, number] => [a, b]) }),
+      }),
   };
   return (
     <>
@@ -196,8 +197,7 @@ export function FlatRoom({ findings }: { findings: ReactNode }) {
           options={[{ value: 'none', says: 'no drawn part' }, ...drawn.map((x) => ({ value: x.id, says: x.name }))]}
           onChange={(v) => {
             const id = v === 'none' ? unusedId(all) : v;
-            // It keeps the outline it had on the animal.
-            changeFlat(f.id, (x) => void Object.assign(x, f, { id }));
+            standFor(f, id);
             setView({ flatId: id });
           }}
         />

@@ -1,23 +1,13 @@
 'use client';
 /** How a leaf stands: turned, leaning, cupped and curled. The same fields at the part, at its pattern and in the face. */
 import type { LeafPad } from '@/core/form/leaf';
-import { leaning, leanOf } from '@/core/form/leaf-edits';
-import { keepScale } from '@/core/form/shape';
+import { leaning, leanOf, withLeaf } from '@/core/form/leaf-edits';
 import { leanSchema } from '@/core/piece/face';
 import { leafSchema } from '@/core/piece/schema';
 import { changePiece } from '@/desk/store';
 import { Fields } from '@/ui/parts/Fields';
 
-/** Puts a leaf in the place of the one it was made from. */
-export function changeLeaf(next: LeafPad): void {
-  changePiece((p) => ({
-    ...p,
-    form: keepScale(
-      p.form,
-      p.form.parts.map((x) => (x.id === next.id ? next : x)),
-    ),
-  }));
-}
+export const changeLeaf = (next: LeafPad): void => changePiece((p) => ({ ...p, form: withLeaf(p.form, next) }));
 
 export function LeafFields({ part }: { part: LeafPad }) {
   return (

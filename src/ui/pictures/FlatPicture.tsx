@@ -7,7 +7,7 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { unitMm } from '@/core/form/shape';
 import { useDesk } from '@/desk/store';
-import { changeOutline, useFlatPart } from '@/ui/form/FlatRoom';
+import { changeFlat, useFlatPart } from '@/ui/form/FlatRoom';
 import { Handle } from '@/ui/parts/Handle';
 import { useUnits } from '@/ui/parts/useUnits';
 import { scaleBar } from './camera';
@@ -44,7 +44,7 @@ export function FlatPicture() {
   const dot = Math.max(x1 - x0, y1 - y0) / 70;
   const bar = scaleBar(1, Math.max(5, (x1 - x0 + 2 * pad) / 2));
   const move = (i: number, x: number, y: number) =>
-    changeOutline(f.id, f.outline.with(i, [clamp(x / k), clamp(y / k)]));
+    changeFlat(f.id, { outline: f.outline.with(i, [clamp(x / k), clamp(y / k)]) });
   const at = (i: number): [number, number] => [f.outline[i]![0] * k, f.outline[i]![1] * k];
   const path = (s: number) => `M${line.map(([x, y]) => `${x * s} ${y * s}`).join('L')}Z`;
   return (
@@ -98,7 +98,7 @@ export function FlatPicture() {
           onClick={() => {
             const i = Math.min(chosen, f.outline.length - 1);
             const [a, b] = [f.outline[i]!, f.outline[(i + 1) % f.outline.length]!];
-            changeOutline(f.id, f.outline.toSpliced(i + 1, 0, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]));
+            changeFlat(f.id, { outline: f.outline.toSpliced(i + 1, 0, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]) });
           }}
         >
           Add a point
@@ -107,7 +107,7 @@ export function FlatPicture() {
           disabled={f.outline.length <= 3}
           sx={{ bgcolor: 'background.paper' }}
           onClick={() => {
-            changeOutline(f.id, f.outline.toSpliced(Math.min(chosen, f.outline.length - 1), 1));
+            changeFlat(f.id, { outline: f.outline.toSpliced(Math.min(chosen, f.outline.length - 1), 1) });
             setChosen(0);
           }}
         >
