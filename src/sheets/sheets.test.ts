@@ -279,10 +279,10 @@ describe('the face card', () => {
     const { says } = recorder();
     expect(says).toContain('To the nose, thread');
     // Of every place, as the plan has them.
-    const tenths = (mm: number) => `${Math.round(10 * mm) / 10} mm`;
-    for (const m of plan.face!.measured.filter((x) => !onRight(x.mark))) {
-      expect(says).toContain(tenths(m.noseStraightMm));
-      if (m.noseOverMm !== null) expect(says).toContain(tenths(m.noseOverMm));
+    const mm = (value: number) => format({ kind: 'fine', value }, metric);
+    for (const m of plan.face!.measured.filter((x) => x.mark !== 'nose' && !onRight(x.mark))) {
+      expect(says).toContain(mm(m.noseStraightMm));
+      if (m.noseOverMm !== null) expect(says).toContain(mm(m.noseOverMm));
     }
     expect(says).toContain('not a toy for a small child');
     expect(says).toContain('Never stab toward a set stem');
