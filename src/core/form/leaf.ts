@@ -2,7 +2,7 @@
  * A pad that is a leaf, as an ear, a wing or a feather is: its outline in the flat, and the sheet that stands on the animal. The outline is kept in
  * shares of the pad, so a wider or longer pad is a wider or longer leaf, and the pattern it is felted by is the same outline.
  */
-import { leaf, type Bent, type Leaf } from '@/core/geometry/leaf';
+import { leafOf, levelsOf, type Bent, type Leaf, type Level } from '@/core/geometry/leaf';
 import { add, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { FlatPart, LeafShape, Part, Piece } from '@/core/piece/schema';
 import { nodesOf, outOf, turned, type PosedPart } from './pose';
@@ -59,6 +59,25 @@ function facing(axis: Vec3): Vec3 {
   return unit(flatten(Math.abs(axis[2]) > 0.97 ? [0, 1, 0] : [0, 0, 1], axis));
 }
 
+/** A leaf in the flat does not depend on how large and in what pose it stands: worked out once a part, in drawn units. */
+interface Flat {
+  readonly of: readonly unknown[];
+  readonly ring: readonly Pt[];
+  readonly levels: readonly Level[];
+}
+const flats = new WeakMap<LeafPad, Flat>();
+
+function inTheFlat(part: LeafPad): Flat {
+  const of = [part.leaf.outline, part.halfWidth, part.halfHeight, padLength(part)];
+  const had = flats.get(part);
+  // A part that is being changed in place is looked at again.
+  if (had && had.of.every((x, i) => x === of[i])) return had;
+  const ring = smoothRing(outlineOf(part));
+  const made = { of, ring, levels: levelsOf(ring, part.halfHeight) };
+  flats.set(part, made);
+  return made;
+}
+
 /** @param k millimetres per drawn unit */
 export function standingLeaf(part: LeafPad, p: PosedPart, side: 'left' | 'right', k: number): StandingLeaf {
   const order = <T>([a, b]: readonly T[]): [T, T] => (part.root === 'start' ? [a!, b!] : [b!, a!]);
@@ -80,6 +99,14 @@ export function standingLeaf(part: LeafPad, p: PosedPart, side: 'left' | 'right'
     cup: (part.leaf.cupDeg * Math.PI) / 180,
     curl: (part.leaf.curlDeg * Math.PI) / 180,
   };
-  const ring = smoothRing(outlineOf(part)).map(([x, y]): Pt => [x * k, y * k]);
-  return { ...bent, ring, solid: leaf(ring, 2 * part.halfHeight * k, bent) };
+  const { ring, levels } = inTheFlat(part);
+  return {
+    ...bent,
+    ring: ring.map(([x, y]): Pt => [x * k, y * k]),
+    solid: leafOf(
+      levels.map(({ v, from, to }) => ({ v: v * k, from: from * k, to: to * k })),
+      part.halfHeight * k,
+      bent,
+    ),
+  };
 }

@@ -101,11 +101,15 @@ function levelInside(ring: readonly Pt[], v: number, deep: number, [x0, x1]: Pt)
   return [edge(x0), edge(x1)];
 }
 
-/** The middle of the sheet as levels from seat to tip, each from its left edge to its right; the outline less `deep` all round but at its seat. */
-function levelsOf(
-  outline: readonly Pt[],
-  deep: number,
-): { readonly v: number; readonly from: number; readonly to: number }[] {
+/** One way across a sheet in the flat, at a height over its seat, from its left edge to its right; mm. */
+export interface Level {
+  readonly v: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The middle of the sheet as levels from seat to tip; the outline less `deep` all round but at its seat. */
+export function levelsOf(outline: readonly Pt[], deep: number): Level[] {
   const top = Math.max(...outline.map((p) => p[1]));
   const low = Math.min(...outline.map((p) => p[1]));
   const wide: Pt = [Math.min(...outline.map((p) => p[0])), Math.max(...outline.map((p) => p[0]))];
@@ -131,9 +135,11 @@ function levelsOf(
  * @param outline closed line of the finished leaf in the flat, mm: across from its middle, up from its seat
  * @param thick thickness of the sheet, mm
  */
-export function leaf(outline: readonly Pt[], thick: number, b: Bent): Leaf {
-  const half = thick / 2;
-  const levels = levelsOf(outline, half);
+export const leaf = (outline: readonly Pt[], thick: number, b: Bent): Leaf =>
+  leafOf(levelsOf(outline, thick / 2), thick / 2, b);
+
+/** @param half half its thickness, mm */
+export function leafOf(levels: readonly Level[], half: number, b: Bent): Leaf {
   const grid = levels.map(({ v, from, to }) =>
     Array.from({ length: STRIPS + 1 }, (_, j) => onLeaf(b, from + ((to - from) * j) / STRIPS, v)),
   );
@@ -219,7 +225,7 @@ export function leafDistance(s: Leaf, x: number, y: number, z: number): number {
 }
 
 function toBall(b: Float64Array, i: number, x: number, y: number, z: number): number {
-  const [dx, dy, dz] = [x - b[5 * i + 1]!, y - b[5 * i + 2]!, z - b[5 * i + 3]!];
+  const dx = x - b[5 * i + 1]!, dy = y - b[5 * i + 2]!, dz = z - b[5 * i + 3]!; // prettier-ignore
   return Math.sqrt(dx * dx + dy * dy + dz * dz) - b[5 * i + 4]!;
 }
 
