@@ -1,10 +1,12 @@
 /** A new piece from a body plan and a finished size, with a first coat that already covers well from the wool at hand. */
+import { feathers } from '@/core/coat/techniques/feathers/feathers';
 import { foldOver } from '@/core/coat/techniques/fold-over/fold-over';
 import { shortCoat } from '@/core/coat/short-coat';
 import { smooth } from '@/core/coat/techniques/smooth/smooth';
 import type { FirstShares } from '@/core/coat/way';
 import type { FirstWools } from '@/core/first-wools';
 import { beginFlat } from '@/core/form/begin-flat';
+import { isLeaf } from '@/core/form/leaf';
 import { bodyPlan } from '@/core/form/plans/plans';
 import type { Coat } from '@/core/piece/coat';
 import { plainShade, type SmallPart } from '@/core/piece/shade';
@@ -63,6 +65,15 @@ function firstFelt(beak: boolean, cupboard: Cupboard, hand: Hand, n: NewPiece): 
   return { ...spec, surface: beak ? 'horn' : 'felt' };
 }
 
+/** Felted feathers: in the wool of the coat where that felts flat, else in the one at hand that does best. */
+function firstFeathers(cupboard: Cupboard, hand: Hand, n: NewPiece): Coat {
+  const suits = (form: Lot['form']) => feathers.suits[form].suits;
+  const own = n.wools?.coat && suits(n.wools.coat.form) !== 'badly' ? n.wools.coat : null;
+  const lot = own ?? findWools(cupboard.lots, { suits })[0];
+  if (!lot) return { method: 'none' };
+  return feathers.begin({ lot, cupboard, hand, finishedLengthMm: n.finishedLengthMm, now: null });
+}
+
 /** The nose in its wool, on the part that carries it; a beak is an area of its own. */
 function nose(parts: readonly Part[], lot: Lot): SmallPart[] {
   const of = (role: Part['role']) => parts.find((p) => p.role === role);
@@ -117,12 +128,13 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
     },
     references: [],
     flatParts: plan.parts
-      .filter((p) => plan.flatFelt.includes(p.id) && p.role === 'ear')
+      .filter((p) => plan.flatFelt.includes(p.id) && (p.role === 'ear' || isLeaf(p)))
       .map((p) =>
         beginFlat({
           id: p.id,
           name: p.name,
-          kind: 'ear',
+          // Of leaves that are no ears a pair are wings, a single one is a tail.
+          kind: p.role === 'ear' ? 'ear' : p.mirrored ? 'wing' : 'tail feather',
           paired: p.mirrored,
           lotId: n.wools?.coat.id ?? null,
           seat: p.on,
@@ -138,9 +150,11 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
       shade: plainShade(),
       coat: plan.short.includes(a.id)
         ? (shortCoat(n.wools?.coat ?? null, n.finishedLengthMm, cupboard, hand) ?? { method: 'none' as const })
-        : plan.smooth.includes(a.id)
-          ? firstFelt(beaked(plan.parts, a.where), cupboard, hand, n)
-          : firstCoat(USUAL[a.id], n.finishedLengthMm, cupboard, hand, n.wools?.coat),
+        : plan.feathered.includes(a.id)
+          ? firstFeathers(cupboard, hand, n)
+          : plan.smooth.includes(a.id)
+            ? firstFelt(beaked(plan.parts, a.where), cupboard, hand, n)
+            : firstCoat(USUAL[a.id], n.finishedLengthMm, cupboard, hand, n.wools?.coat),
     })),
     markings: [],
     smallParts: n.wools ? nose(plan.parts, n.wools.nose) : [],

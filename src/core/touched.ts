@@ -57,7 +57,7 @@ const OF_PIECE: Readonly<Record<keyof Piece, readonly PlanPart[] | 'by area'>> =
 };
 /** Fields of the piece that move how every area is laid, and those that move its colour: the core is its ground. */
 const EVERY_COAT: ReadonlySet<keyof Piece> = new Set<keyof Piece>(['form', 'combs', 'markings', 'face']);
-const EVERY_COLOUR: ReadonlySet<keyof Piece> = new Set<keyof Piece>([...EVERY_COAT, 'seed', 'core']);
+const EVERY_COLOUR: ReadonlySet<keyof Piece> = new Set<keyof Piece>([...EVERY_COAT, 'seed', 'core', 'flatParts']);
 
 const OF_CUPBOARD: Readonly<Record<keyof Cupboard, readonly PlanPart[]>> = {
   kind: [],

@@ -141,6 +141,8 @@ function chartWords(area: AreaPlan, wool: string, u: Units): string {
   const cut = fur.figures.cutLength;
   const what = `${n} ${n === 1 ? unit.one : unit.many}${apart && n > 1 ? `, ${apart} apart` : ''}, at true size. Begin at the hem, at the bottom. `;
   if (wayOf(fur.method).takes === 'locks') return `${what}Set locks of ${wool} at least ${format(cut!, u)} long.`;
+  if (wayOf(fur.method).takes === 'feathers')
+    return `${what}Cut feathers ${format(cut!, u)} long out of a felted sheet of ${wool}.`;
   return cut ? `${what}Cut ${format(cut, u)} lengths of ${wool}.` : `${what}${wool}.`;
 }
 

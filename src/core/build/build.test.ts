@@ -210,7 +210,9 @@ describe('a limb before it is joined', () => {
       form: {
         ...p.form,
         parts: p.form.parts.map((q) =>
-          q.id === 'wing' && q.shape === 'pad' ? { ...q, start: [200, 440, 120], end: [180, 190, -330] } : q,
+          q.id === 'wing' && q.shape === 'pad'
+            ? { ...q, leaf: undefined, halfWidth: 26, halfHeight: 100, start: [200, 440, 120], end: [180, 190, -330] }
+            : q,
         ),
       },
     }));

@@ -44,7 +44,10 @@ interface CutThenLay {
   readonly cutLengthMm: number;
   /** Wool that is cut; it is laid after that. */
   readonly materials: readonly Material[];
-  readonly cut: Pick<Operation, 'does' | 'work' | 'minutes'> & { readonly caution?: Text };
+  readonly cut: Pick<Operation, 'does' | 'work' | 'minutes'> & {
+    readonly caution?: Text;
+    readonly needlework?: Operation['needlework'];
+  };
   readonly lay: Pick<Operation, 'does' | 'rows' | 'passes' | 'needlework' | 'work' | 'minutes'> & {
     readonly caution?: Text;
   };

@@ -186,8 +186,8 @@ export interface Way<C extends Laid = Laid> {
   readonly trimmed: 'by itself' | 'in laying';
   /** Why nothing is trimmed, where there is more to say than that. */
   readonly untrimmed?: string;
-  /** What is taken in hand: lengths cut from the wool, or locks as they grew. */
-  readonly takes: 'cut lengths' | 'locks';
+  /** What is taken in hand: lengths cut from the wool, locks as they grew, feathers cut out of felt. */
+  readonly takes: 'cut lengths' | 'locks' | 'feathers';
   /** The figure that says how many single tufts, locks or pieces are laid; none where it is laid in one. */
   readonly counts?: string;
   /** The measure that says how far apart they are set along a row; none where it is not asked. */

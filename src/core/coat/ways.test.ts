@@ -504,7 +504,7 @@ describe('the demo animals', () => {
   it.each([
     ['pine marten', pineMarten, ['fold-over', 'bows', 'velvet']],
     ['alpaca cria', alpacaCria, ['locks', 'strip', 'fold-over']],
-    ['kingfisher', kingfisher, ['pieces', 'sheet', 'fold-over']],
+    ['kingfisher', kingfisher, ['pieces', 'sheet', 'fold-over', 'feathers']],
     ['brown hare', brownHare, ['wisps', 'fold-over']],
   ] as const)('%s shows its ways of laying without a stop of the coat', (_n, piece, methods) => {
     const plan = planned(piece, cupboard, hand);

@@ -1,6 +1,7 @@
 /** Every way of laying, in the order they are offered. */
 import type { Laid } from '@/core/piece/coat';
 import { bows } from '@/core/coat/techniques/bows/bows';
+import { feathers } from '@/core/coat/techniques/feathers/feathers';
 import { foldOver } from '@/core/coat/techniques/fold-over/fold-over';
 import { locks } from '@/core/coat/techniques/locks/locks';
 import { pieces } from '@/core/coat/techniques/pieces/pieces';
@@ -23,6 +24,7 @@ export const WAYS: readonly Way[] = [
   sheet,
   velvet,
   smooth,
+  feathers,
 ] as unknown as readonly Way[];
 
 const byMethod = new Map(WAYS.map((w) => [w.method, w]));

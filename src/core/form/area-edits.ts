@@ -36,20 +36,21 @@ export function addArea(piece: Piece, name: string, where: Selector[]): { piece:
   return { piece: { ...piece, areas: [...piece.areas, area] }, id };
 }
 
-export type SplitWay = 'along' | 'around' | 'sides';
+export type SplitWay = 'along' | 'around' | 'sides' | 'faces';
 
 /** The middle of a band. */
 const middle = (b: { from: number; to: number }) => (b.from + b.to) / 2;
 
 function half(s: Selector, way: SplitWay, second: boolean): Selector {
   if (way === 'sides') return { ...s, side: second ? 'right' : 'left' };
+  if (way === 'faces') return { ...s, face: second ? 'hollow' : 'back' };
   const whole = way === 'along' ? (s.along ?? { from: 0, to: 1 }) : (s.around ?? { from: 0, to: 180 });
   const cut = second ? { from: middle(whole), to: whole.to } : { from: whole.from, to: middle(whole) };
   return way === 'along' ? { ...s, along: cut } : { ...s, around: cut };
 }
 
 /**
- * Splits an area in two: across its parts, round them, or into left and right. Both keep its coat and what was painted
+ * Splits an area in two: across its parts, round them, into left and right, or the back of a leaf from its hollow. Both keep its coat and what was painted
  * away; what was painted on goes to the first.
  */
 export function splitArea(piece: Piece, id: string, way: SplitWay): { piece: Piece; id: string } {

@@ -6,6 +6,7 @@
 import type { Skin } from '@/core/geometry/polygonise';
 import type { Area, Selector, Stroke } from '@/core/piece/schema';
 import { nearestOnSegment } from '@/core/geometry/segment';
+import { towardHollow } from '@/core/geometry/leaf';
 import type { Vec3 } from '@/core/geometry/vec';
 import { placeOnPart, type Body } from './body';
 import { mirrorPlace, pointOf } from './places';
@@ -14,6 +15,8 @@ const CLAMP_EDGES = 4;
 /** A part further off than the nearest by so many edges of the skin makes no place of it deeper or less deep: half of it is beyond what is told apart. */
 export const DEPTH_REACH = 2 * CLAMP_EDGES;
 const SMOOTHINGS = 3;
+/** A face of a leaf begins so far from its middle, in shares of half its thickness. Ours. */
+const FACE_FROM = 0.6;
 
 function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Selector, out: Float64Array): void {
   const n = out.length;
@@ -32,9 +35,10 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
       }
     }
     let depth = other === Infinity ? 1e6 : (other - own) / 2;
-    if (which >= 0 && (s.along || s.around || s.side)) {
+    if (which >= 0 && (s.along || s.around || s.side || s.face)) {
       const part = body.parts[which]!;
-      const at = placeOnPart(part, skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!);
+      const [x, y, z] = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
+      const at = placeOnPart(part, x, y, z);
       if (s.along) {
         if (s.along.from > 0) depth = Math.min(depth, (at.along - s.along.from) * part.lengthMm);
         if (s.along.to < 1) depth = Math.min(depth, (s.along.to - at.along) * part.lengthMm);
@@ -47,6 +51,12 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
       if (s.side) {
         const left = part.right ? (at.side === 'left' ? 1e6 : -1e6) : at.outMm;
         depth = Math.min(depth, s.side === 'left' ? left : -left);
+      }
+      if (s.face && part.leaf) {
+        const bent = at.side === 'right' && part.leaf.right ? part.leaf.right : part.leaf.left;
+        const deep = towardHollow(bent, x, y, z);
+        // Its edge, which turns away, is part of neither.
+        depth = Math.min(depth, (s.face === 'hollow' ? deep : -deep) - FACE_FROM * bent.solid.half);
       }
     }
     out[v] = Math.max(out[v]!, depth);

@@ -6,8 +6,10 @@ import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { feltedFlat, seenFrom } from '@/core/coat/picture/pile';
+import { barbLength } from '@/core/coat/picture/vane';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
+import { featherArea } from '@/core/coat/cover/feather-shape';
 import { triangleArea } from '@/core/geometry/mesh';
 import { towardHollow } from '@/core/geometry/leaf';
 import type { Vec3 } from '@/core/geometry/vec';
@@ -19,7 +21,7 @@ import { lookAt, nearest } from '@/core/shade/layers/strand-colour';
 import type { ShadeField } from '@/core/shade/layers/look';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import type { BareSkin } from './bare-skin';
-import { FELT, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
+import { FELT, featherer, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
 import type { SkinField } from './skin-field';
 
 export interface Coated {
@@ -29,6 +31,9 @@ export interface Coated {
 }
 
 type Drawn = Pick<Plan, 'coat' | 'form' | 'shade' | 'face'>;
+
+/** A feather is drawn in so many layers of barbs: it hides what lies below it. Ours. */
+const BARB_LAYERS = 4;
 
 /** Fibres as the plan lays them on an area: how many, how fine, how far they spread. */
 function laidOn(
@@ -40,6 +45,15 @@ function laidOn(
   if (!fur || !lot || !a.surface || fur.pile.skin || fur.rows.rows.length === 0) return null;
   const { pile } = fur;
   const length = (pile.hemMm + pile.topMm) / 2;
+  const fineMm = lot.finenessUm / 1000;
+  if (pile.vane) {
+    const { pitchMm } = pile.tuft!;
+    const vanes = fur.rows.totalMm / pitchMm;
+    return {
+      n: (BARB_LAYERS * vanes * featherArea(pile.vane)) / (barbLength(pile.vane) * fineMm),
+      widthMm: fineMm,
+    };
+  }
   const each = length * fibreMassPerMm(lot.finenessUm, lot.finenessCv);
   // mg on a square cm, all over it, over what one fibre weighs.
   return {
@@ -98,6 +112,7 @@ function coatArea(
   const { pile } = a.fur!;
   const rnd = seeded(seed);
   const grow = grower(bed, field, pile, seed);
+  const feather = pile.vane ? featherer(bed, field, pile, seed) : null;
   const felt = feltedFlat(pile) ? felter(bed, field, seed) : null;
   const pick = colours(
     palette,
@@ -139,7 +154,8 @@ function coatArea(
       (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
     const colour = inBand ? marked : pick(vertexOf(r), rnd);
     // Wool felted flat ends in the felt: it hangs over nothing.
-    if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, casts * LAYER_CASTS);
+    if (feather) feather(r, widthMm, colour, casts * LAYER_CASTS);
+    else if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, casts * LAYER_CASTS);
     else grow(r, lengthMm, widthMm, colour, casts);
   };
   if (pile.scattered) overArea(a, n, rnd, (r) => each(r, 0));

@@ -5,6 +5,7 @@
  */
 import { seeded } from '@/core/random';
 import type { Pile } from '@/core/coat/picture/pile';
+import { barb, vaneHeight } from '@/core/coat/picture/vane';
 import type { Root } from '@/core/coat/picture/roots';
 import { cellAt, heightIn, type SkinField } from './skin-field';
 
@@ -227,6 +228,65 @@ export function grower(bed: FibreBed, field: SkinField, pile: Pile, seed: number
     const s = shoot(r, lengthMm);
     const me = bed.next(widthMm, s.tone, colour, casts);
     growInto(bed.points, POINTS * me, field, r, s);
+  };
+}
+
+/** What fibres of one feather have in common: turn (rad), length, lift and tone (shares); and how dark its shaft is. Ours. */
+const OF_VANE = { turn: 0.09, length: 0.05, lift: 0.3, tone: 0.1 } as const;
+const OF_BARB = 0.07;
+const SHAFT_TONE = 0.62;
+/** Where skin turns further away than this from where a feather is set, it stands free. */
+const FREE = 0.72;
+
+/**
+ * Grows felted feathers on a bed, barb by barb: they lie over the skin as they are set and stand out stiff beyond an edge of it.
+ */
+export function featherer(bed: FibreBed, field: SkinField, pile: Pile, seed: number) {
+  const vane = pile.vane!;
+  const lift = (pile.liftDeg * Math.PI) / 180;
+  const rnd = seeded(seed);
+  const w = field.ways;
+  const pitch = pile.tuft?.pitchMm ?? vane.widthMm;
+  return (r: Root, widthMm: number, colour: number, casts = 1): void => {
+    // Set by the middle of its tuft: neighbours begin half a pitch off.
+    const which = Math.round((2 * r.run) / pitch);
+    const of = r.row * 8191 + seed;
+    const b = barb(vane, rnd);
+    const a = OF_VANE.turn * evenly(drawn(which, of));
+    const long = 1 + OF_VANE.length * evenly(drawn(which, of + 1));
+    const up = lift * (1 + OF_VANE.lift * evenly(drawn(which, of + 2)));
+    const tone =
+      (1 + OF_VANE.tone * evenly(drawn(which, of + 3))) * (b.shaft ? SHAFT_TONE : 1 + OF_BARB * evenly(rnd()));
+    const me = bed.next(b.shaft ? Math.max(widthMm, 0.12) : widthMm, tone, colour, casts);
+    bed.felt[me] = 1;
+    const { n, l } = r;
+    const s = [n[1] * l[2] - n[2] * l[1], n[2] * l[0] - n[0] * l[2], n[0] * l[1] - n[1] * l[0]] as const;
+    const p = bed.points;
+    const off = 0.04 * rnd() + (b.shaft ? 0.12 : 0);
+    for (let k = 0; k <= SEGMENTS; k++) {
+      const q = k / SEGMENTS;
+      const u = b.u0 + q * (b.u1 - b.u0);
+      const v = long * (b.v0 + q * (b.v1 - b.v0));
+      const [uu, vv] = [u * Math.cos(a) + v * Math.sin(a), v * Math.cos(a) - u * Math.sin(a)];
+      const h = off + vaneHeight(vane, up, u, v);
+      let x = r.x + vv * l[0] + uu * s[0] + h * n[0];
+      let y = r.y + vv * l[1] + uu * s[1] + h * n[1];
+      let z = r.z + vv * l[2] + uu * s[2] + h * n[2];
+      const c = cellAt(field, x, y, z);
+      if (c >= 0) {
+        const [nx, ny, nz] = [w[6 * c]!, w[6 * c + 1]!, w[6 * c + 2]!];
+        if (nx * n[0] + ny * n[1] + nz * n[2] > FREE) {
+          const short = h - heightIn(field, c, x, y, z);
+          x += short * nx;
+          y += short * ny;
+          z += short * nz;
+        }
+      }
+      const at = POINTS * me + 3 * k;
+      p[at] = x;
+      p[at + 1] = y;
+      p[at + 2] = z;
+    }
   };
 }
 

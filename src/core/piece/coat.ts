@@ -217,6 +217,19 @@ const smoothSchema = z.strictObject({
   }),
 });
 
+/** Feathers cut out of flat felt and set by their quills, like tiles. */
+const feathersSchema = z.strictObject({
+  method: z.literal('feathers'),
+  lotId,
+  lengthMm: length(3, 150, [3, 60, 0.5]),
+  widthMm: field('length', 'Width of a feather', 1, 60, { label: 'Feather width', slide: [1, 20, 0.5] }),
+  pitchMm: field('length', 'Feather to feather', 1, 60, { slide: [1, 20, 0.5] }),
+  spacingMm: spacing,
+  thicknessMm: field('length', 'Thickness of the felt', 0.2, 5, { label: 'Felt thick', slide: [0.2, 3, 0.1] }),
+  liftDeg: lift,
+  tip: choice(['round', 'pointed', 'square'], 'Tips', { beside: true }),
+});
+
 /** Every way of covering an area; a new way is one more entry here and one more file in the coat stage. */
 export const coatSchema = z.discriminatedUnion('method', [
   foldOverSchema,
@@ -229,6 +242,7 @@ export const coatSchema = z.discriminatedUnion('method', [
   wispsSchema,
   velvetSchema,
   smoothSchema,
+  feathersSchema,
   z.strictObject({ method: z.literal('none') }),
 ]);
 
@@ -241,6 +255,7 @@ export type Locks = z.infer<typeof locksSchema>;
 export type Pieces = z.infer<typeof piecesSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Wisps = z.infer<typeof wispsSchema>;
+export type Feathers = z.infer<typeof feathersSchema>;
 export type Smooth = z.infer<typeof smoothSchema>;
 export type Velvet = z.infer<typeof velvetSchema>;
 export type Coat = z.infer<typeof coatSchema>;

@@ -32,6 +32,7 @@ import { toPiece12 } from './upgrades/piece-12';
 import { toPiece13 } from './upgrades/piece-13';
 import { toPiece14 } from './upgrades/piece-14';
 import { toPiece15 } from './upgrades/piece-15';
+import { toPiece16 } from './upgrades/piece-16';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -62,6 +63,7 @@ export const PIECE_UPGRADES: Upgrades = {
   12: toPiece13,
   13: toPiece14,
   14: toPiece15,
+  15: toPiece16,
 };
 const HAND_UPGRADES: Upgrades = {
   1: toHand2,

@@ -19,6 +19,7 @@ import type { MarkingPlan, ShadePlan } from './shade-plan';
 import { layerFindings, missingFindings } from '@/core/shade/judging/layer-findings';
 import { markingFindings } from '@/core/shade/markings/marking-findings';
 import { markingOnSkin, type MarkingOnSkin } from '@/core/shade/markings/marking-shape';
+import { groundWool } from './ground-wool';
 import { layerOfColour, layerWork } from './shade-methods';
 import { shadeWork } from './shade-work';
 
@@ -36,11 +37,11 @@ export function planShade(
   const onSkin = piece.markings.map((m) =>
     memo.keep(`marking:${m.id}`, [form, { shape: m.shape, mirrored: m.mirrored, broken: m.broken }], markingOnSkin),
   );
-  const groundHex = cupboard.lots.find((l) => l.id === piece.core.lotId)?.colour ?? BARE_CORE;
   const works = piece.areas.map((area, i) => {
     const shape = shaped.shapes[i] ?? null;
     const coated = coatedOf(area, coat.areas[i]!, cupboard);
     const { markings, seed } = piece;
+    const groundHex = cupboard.lots.find((l) => l.id === groundWool(piece, area))?.colour ?? BARE_CORE;
     return memo.keep(
       `shade:${area.id}`,
       [{ area, coated, shape, form, groundHex, markings, onSkin, stock, hand, seed }],

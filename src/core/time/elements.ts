@@ -59,6 +59,8 @@ export const ELEMENTS = {
   tug: of('rows', 'Tug at a row and mend it', 0.2, 0.35, 0.6),
   compare: of(null, 'Compare both sides and the photograph once', 0.7, 1.5, 3),
   lock: of('rows', 'Tease and set one lock', 0.3, 0.5, 0.9),
+  featherCut: of('preparing', 'Cut out one feather of flat felt', 0.2, 0.35, 0.7),
+  feather: of('rows', 'Set one felted feather by its quill', 0.3, 0.5, 0.9),
   bow: of('rows', 'Pinch, place and fold one bow', 0.25, 0.4, 0.7),
   piece: of('layers', 'Draw off and place one piece of top coat', 0.35, 0.6, 1.1),
   wisp: of('layers', 'Draw off and lay one wisp', 0.15, 0.25, 0.45),

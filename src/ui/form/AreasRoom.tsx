@@ -8,7 +8,8 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
 import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
-import { areaSchema, type Area, type Selector } from '@/core/piece/schema';
+import { isLeaf } from '@/core/form/leaf';
+import { areaSchema, type Area, type Part, type Selector } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
 import { useSelectedArea } from '@/ui/coat/CoatStage';
 import { BandFields, type Band } from '@/ui/parts/BandFields';
@@ -105,6 +106,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
                 ['along', 'Across its parts, half way along'],
                 ['around', 'Round its parts, top from underside'],
                 ['sides', 'Left from right'],
+                ...(doc && onLeaf(piece.form.parts, doc.where) ? [['faces', 'Its back from its hollow']] : []),
               ] as [SplitWay, string][]
             ).map(([way, says]) => (
               <MenuItem
@@ -179,6 +181,23 @@ function Places({ area }: { area: Area }) {
               })
             }
           />
+          {(s.face || onLeaf(parts, [s])) && (
+            <ChoiceRow
+              label={`Face of place ${i + 1}`}
+              options={[
+                { value: 'both', says: 'back and hollow' },
+                { value: 'back', says: 'back' },
+                { value: 'hollow', says: 'hollow' },
+              ]}
+              value={s.face ?? 'both'}
+              onChange={(v) =>
+                set(i, (x) => {
+                  if (v === 'both') delete x.face;
+                  else x.face = v;
+                })
+              }
+            />
+          )}
           <EditButton
             disabled={area.where.length < 2 && !area.strokes.some((q) => q.adds)}
             onClick={() => change((a) => void a.where.splice(i, 1))}
@@ -206,6 +225,10 @@ function Places({ area }: { area: Area }) {
     </Box>
   );
 }
+
+/** Whether a place lies on a leaf, which has a back and a hollow. */
+const onLeaf = (parts: readonly Part[], where: readonly Selector[]): boolean =>
+  parts.some((p) => isLeaf(p) && where.some((s) => s.parts.includes(p.id)));
 
 function put(s: Selector, key: 'along' | 'around', band: Band | null): void {
   if (band) s[key] = band;

@@ -1,3 +1,5 @@
+import type { FeatherOutline } from '@/core/coat/cover/feather-shape';
+
 /** How laid wool stands, for the picture: what every strand of an area has in common. Plain data; lengths mm. */
 export interface Pile {
   /** Finished length at the hem and at the top of the area. */
@@ -33,6 +35,8 @@ export interface Pile {
   readonly along: readonly number[] | null;
   /** Share of the length kept on the left and the right of a strip. */
   readonly sides: { readonly left: number; readonly right: number } | null;
+  /** Every tuft is one felted feather, set by its quill in the middle of the tuft; null for fur. */
+  readonly vane: (FeatherOutline & { readonly thickMm: number }) | null;
   /** Not fur but felt: how much it shines, 0 to 1; null for fur. */
   readonly skin: { readonly gloss: number } | null;
 }
@@ -60,5 +64,6 @@ export const PLAIN_PILE = {
   marking: null,
   along: null,
   sides: null,
+  vane: null,
   skin: null,
 } as const;

@@ -36,6 +36,8 @@ const bodyPlanSchema = z.strictObject({
   /** Areas that begin with a short coat, as long fur would swallow them, and those that are felted smooth. */
   short: z.array(form.plan),
   smooth: z.array(form.plan).default([]),
+  /** Areas that begin with felted feathers. */
+  feathered: z.array(form.plan).default([]),
   /** Parts that are a wrapped wire. */
   wrapped: z.array(form.plan).default([]),
   /** How it is changed toward its kind, many parts together. */

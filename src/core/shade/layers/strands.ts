@@ -12,6 +12,7 @@ import type { ShadePlan } from '@/core/shade/shade-plan';
 import { colourAt, type Picked } from './strand-colour';
 import type { AreaPlan, CoatPlan } from '@/core/coat/coat-plan';
 import { seenFrom, type Pile } from '@/core/coat/picture/pile';
+import { barb, vaneHeight } from '@/core/coat/picture/vane';
 import { alongRows, GOLDEN, overArea, type Root } from '@/core/coat/picture/roots';
 
 export interface Strands {
@@ -140,6 +141,10 @@ function put(
   }
   const tipShare = picked?.tip ? picked.tipShare : pile.tipShare;
   const tip = picked ? (picked.tip ?? base) : pile.tipColour ? linearOf(pile.tipColour) : base;
+  if (pile.vane) {
+    putBarb(r, pile.vane, rise, base, shade, points, colours, at, segments, rnd);
+    return;
+  }
   const wave = pile.crimpMm > 0 && pile.crimpDepthMm > 0 ? (2 * Math.PI * length) / pile.crimpMm : 0;
   const begun = 2 * Math.PI * rnd();
   let [x, y, z] = [r.x, r.y, r.z];
@@ -170,4 +175,34 @@ function put(
       for (let j = 0; j < 3; j++) colours[o + 3 * e + j] = Math.min(1, colour[j]! * strength);
     }
   }
+}
+
+/** One barb of a feather, straight over the skin it is set on. */
+function putBarb(
+  r: Root,
+  vane: NonNullable<Pile['vane']>,
+  rise: number,
+  base: ArrayLike<number>,
+  shade: number,
+  points: Float32Array,
+  colours: Float32Array,
+  at: number,
+  segments: number,
+  rnd: () => number,
+): void {
+  const { n, l } = r;
+  const s = [n[1] * l[2] - n[2] * l[1], n[2] * l[0] - n[0] * l[2], n[0] * l[1] - n[1] * l[0]] as const;
+  const b = barb(vane, rnd);
+  const from = [r.x, r.y, r.z] as const;
+  const tone = b.shaft ? 0.6 * shade : shade;
+  for (let k = 0; k < segments; k++)
+    for (let e = 0; e < 2; e++) {
+      const q = (k + e) / segments;
+      const [u, v] = [b.u0 + q * (b.u1 - b.u0), b.v0 + q * (b.v1 - b.v0)];
+      const h = vaneHeight(vane, rise, u, v);
+      for (let j = 0; j < 3; j++) {
+        points[at + 6 * k + 3 * e + j] = from[j]! + u * s[j]! + v * l[j]! + h * n[j]!;
+        colours[at + 6 * k + 3 * e + j] = Math.min(1, base[j]! * tone);
+      }
+    }
 }
