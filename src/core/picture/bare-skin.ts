@@ -3,6 +3,7 @@ import { BARE_CORE } from '@/core/colour/bare';
 import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
+import { HORN_GLOSS } from '@/core/coat/techniques/smooth/smooth';
 import { makeBody, type BodyPart } from '@/core/form/body';
 import type { StandingLeaf } from '@/core/form/leaf';
 import { partDistance } from '@/core/geometry/field';
@@ -90,8 +91,6 @@ interface LinedLeaf {
 const onLined = (l: LinedLeaf, x: number, y: number, z: number): Triple =>
   towardHollow(l.bent, x, y, z) > 0 ? l.lining : l.back;
 
-/** A beak of hard felt shines so much. Ours. */
-const BEAK_GLOSS = 0.45;
 /** Round an eye so much of what is kept clear is its lids. */
 const LIDS = 1.15;
 
@@ -158,7 +157,7 @@ export function bareSkin(piece: Piece, plan: Plan, cupboard: Cupboard, owner: Ow
     out.along[v] = part.role === 'ear' ? 1 : 0;
     if (lid) set(about!);
     else if (a?.felted && a.field) set(seenAt(a.field, owner.vertex[v]!), a.gloss);
-    else if (beaks.has(part.id)) set(linearOf(beaks.get(part.id) ?? BARE_CORE), BEAK_GLOSS);
+    else if (beaks.has(part.id)) set(linearOf(beaks.get(part.id) ?? BARE_CORE), HORN_GLOSS);
     else {
       const f = flat.get(part.id);
       if (f && leaf) {

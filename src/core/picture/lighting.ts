@@ -115,7 +115,7 @@ export function lightSolid(
     // What shines less shines broader.
     const glint =
       g *
-      (0.9 * lit * mirror ** (20 + 160 * g) +
+      (0.9 * lit * mirror ** (10 + 20 * g + 150 * g * g) +
         0.04 * by.sky * (1 - Math.max(0, nx * eye[0] + ny * eye[1] + nz * eye[2])));
     for (let k = 0; k < 3; k++) out[v + k] = colour[v + k]! * body + glint;
   }

@@ -24,6 +24,9 @@ const PIECE = 12;
 /** Fuzz that is left on felt, mm. Ours. */
 const FUZZ = 0.4;
 
+/** Felt as hard as a beak shines so much, 1 for glass. Ours. */
+export const HORN_GLOSS = 0.3;
+
 interface Surface {
   /** How often the passes of plain felt are made. */
   readonly times: number;
@@ -49,7 +52,7 @@ const SURFACES: Readonly<Record<Smooth['surface'], Surface>> = {
   },
   horn: {
     times: 4,
-    gloss: 0.45,
+    gloss: HORN_GLOSS,
     does: (wool, area, n) => say`Lay ${wool} along ${area} in ${count(n)} layers and felt it hard and smooth`,
     passes: (n) => say`from all sides, ${count(n)} passes, until it no longer gives; fibres lie along it`,
   },
