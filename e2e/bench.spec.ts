@@ -225,7 +225,14 @@ test('photographs: taken at the bench, kept over a reload, turned to, told in th
   await page.getByRole('heading', { level: 1 }).click();
   await one.getByRole('button', { name: 'Turn the animal so' }).click();
   await expect(page.getByRole('img', { name: /seen from/ })).toBeVisible();
+  // Beside it the animal as it will be, turned as the piece was held.
+  await one.getByRole('button', { name: 'Beside the finished animal' }).click();
+  await expect(one.getByRole('img', { name: 'The animal as it will be, turned the same way' })).toBeVisible({
+    timeout: 60_000,
+  });
   await accessible(page);
+  await one.getByRole('button', { name: 'Without the finished animal' }).click();
+  await expect(one.getByRole('img')).toHaveCount(1);
   await page.keyboard.press('8');
   await expect(page.getByRole('table', { name: 'Entries' })).toContainText('Photograph: Belly begun');
   const download = page.waitForEvent('download');

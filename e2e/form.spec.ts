@@ -160,6 +160,19 @@ test('the end of a limb is carried by mouse and by key, the limb follows; one of
   await settled(page);
   await page.keyboard.press('Control+z');
   await expect.poll(turns).toEqual(before);
+  // Its weight is seen over its feet; on hind legs drawn far forward it would fall.
+  const plumb = page.locator('[data-plumb]');
+  await expect(plumb).toHaveAttribute('data-plumb', 'over its feet');
+  // All legs in a walk at once.
+  const stride = docket(page).getByRole('textbox', { name: 'Stride' });
+  await stride.fill('24');
+  await stride.blur();
+  await expect(stride).toHaveValue('24');
+  await settled(page);
+  await expect(page.getByText(/cannot|Error/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(stride).toHaveValue('0');
+  await expect.poll(turns).toEqual(before);
 
   await page.getByRole('button', { name: 'left only' }).click();
   const alone = await turns();
@@ -381,7 +394,21 @@ test('photographs: scaled by two points, pinned by mouse and by key, differences
   await page.mouse.move(box.x + 60, box.y + 60, { steps: 5 });
   await page.mouse.up();
   await expect(docket(page)).toContainText('Furthest off is the tip of foreleg');
+  // The finished animal held against it: beside it, and up to a line that is moved by key.
+  const held = docket(page).getByRole('group', { name: 'Held against it' });
+  await held.getByRole('button', { name: 'side by side' }).click();
+  await expect(picture.locator('image[data-finished]')).toBeVisible({ timeout: 60_000 });
+  await expect(picture.locator('polyline')).toHaveCount(0);
+  const wide = async (which: string) => (await picture.locator(which).boundingBox())!;
+  const [photo, animal] = [await wide('image:not([data-finished])'), await wide('image[data-finished]')];
+  expect(animal.x).toBeGreaterThan(photo.x + photo.width);
+  await held.getByRole('button', { name: 'up to a line' }).click();
+  const line = picture.getByRole('button', { name: /Line between the finished animal and the photograph: 50 %/ });
+  await line.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(picture.getByRole('button', { name: /photograph: 52 %/ })).toBeVisible();
   await accessible(page);
+  await held.getByRole('button', { name: 'outline' }).click();
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('form.png behind the outline of the animal').locator('image')).toBeVisible();

@@ -24,7 +24,7 @@ export function drawLikeness(): void {
       picture.close();
       canvas.toBlob((blob) => blob && void keepLikeness({ id, picture: blob }), 'image/webp', 0.9);
     },
-    true,
+    { after: true },
   );
 }
 

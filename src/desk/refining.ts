@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import type { Lens } from '@/core/picture/lens';
 import type { Plan } from '@/core/plan';
-import type { Refined, RefineWorker } from '@/worker/refine.worker';
+import type { HowSeen, Refined, RefineWorker } from '@/worker/refine.worker';
 import { useDesk } from './store';
 
 /** With nothing to do for so long it gives its memory back, ms. */
@@ -41,12 +41,18 @@ function closed(id: number): void {
   idle = setTimeout(() => line?.end(), IDLE);
 }
 
+const PLAINLY: HowSeen = { lighting: 'window', trimStep: null };
+
 /**
  * The plan shown, through a lens: told every picture made of it, each better than the one before.
- * @param after it can wait until everything else is finished
+ * @param how by which light, and how far it is trimmed @param after it can wait until everything else is finished
  * @returns what ends it
  */
-export function refine(lens: Lens, show: (made: Refined) => void, after = false): () => void {
+export function refine(
+  lens: Lens,
+  show: (made: Refined) => void,
+  { how = PLAINLY, after = false }: { readonly how?: HowSeen; readonly after?: boolean } = {},
+): () => void {
   const { piece, plan, cupboard } = useDesk.getState();
   if (!piece || !plan) return () => undefined;
   const id = ++asked;
@@ -66,7 +72,7 @@ export function refine(lens: Lens, show: (made: Refined) => void, after = false)
     show(made);
     if (made.finished) closed(id);
   });
-  void at.api.refine(id, lens, after, told);
+  void at.api.refine(id, lens, how, after, told);
   return () => {
     if (over) return;
     over = true;

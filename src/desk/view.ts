@@ -1,5 +1,6 @@
 /** How a piece was last looked at: kept beside the piece, never part of it, not undone. */
 import { z } from 'zod';
+import { LIGHTINGS } from '@/core/picture/lighting';
 import { placeSchema } from '@/core/piece/places';
 
 export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'areas', 'plain'] as const;
@@ -25,6 +26,10 @@ export type Inside = (typeof INSIDES)[number];
 /** What of the desk is seen in turn where there is no room for all of it. */
 export const PANES = ['list', 'picture', 'docket'] as const;
 export type Pane = (typeof PANES)[number];
+
+/** How the finished animal is held against a photograph: its outline, beside it, over it, or up to a line and the photograph from there on. */
+export const BESIDE = ['outline', 'side by side', 'over', 'line'] as const;
+const LIGHTS = Object.keys(LIGHTINGS) as [keyof typeof LIGHTINGS];
 
 export type Overlay = (typeof OVERLAYS)[number];
 
@@ -70,6 +75,10 @@ export const viewSchema = z.object({
   trimStep: z.number().int().min(0).max(40).nullable().catch(null).default(null),
   /** In Form: the photograph and the flat part in hand. */
   referenceId: z.string().nullable().default(null),
+  /** In Compare: how the finished animal is held against the photograph, by which light, and how far across the line between both stands. */
+  beside: z.enum(BESIDE).catch('outline').default('outline'),
+  besideLight: z.enum(LIGHTS).catch('window').default('window'),
+  besideAt: z.number().min(0).max(1).catch(0.5).default(0.5),
   flatId: z.string().nullable().default(null),
   partId: z.string().nullable().default(null),
   /** Of a pair: whether both bend alike, or one alone. */

@@ -4,7 +4,7 @@
  */
 import * as Comlink from 'comlink';
 import { cutOut } from '@/core/picture/cut-out';
-import { exposure, type Drawn, type Prepared } from '@/core/picture/exposure';
+import { exposure, type Drawn, type ExposureOptions, type Prepared } from '@/core/picture/exposure';
 import type { Lens } from '@/core/picture/lens';
 import { LIKENESS_FIBRES, refiningFibres } from '@/core/picture/viewpoints';
 
@@ -14,8 +14,12 @@ export interface Refined {
   readonly finished: boolean;
 }
 
+/** Light, and how far it is trimmed. */
+export type HowSeen = Pick<ExposureOptions, 'lighting' | 'trimStep'>;
+
 interface Job {
   readonly id: number;
+  readonly how: HowSeen;
   readonly lens: Lens;
   readonly show: (made: Refined) => void | Promise<void>;
   readonly passes: readonly number[];
@@ -42,7 +46,7 @@ function keepOnly(stays: (j: Job) => boolean): void {
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
 async function pictureOf(job: Job, of: Drawn): Promise<ImageBitmap | null> {
-  const steps = exposure(of, job.lens, { lighting: 'window', fibres: job.passes[job.pass]! }, kept, (p) => (kept = p));
+  const steps = exposure(of, job.lens, { ...job.how, fibres: job.passes[job.pass]! }, kept, (p) => (kept = p));
   for (;;) {
     const step = steps.next();
     if (step.done) {
@@ -86,9 +90,9 @@ const api = {
     kept = null;
     keepOnly(() => false);
   },
-  refine(id: number, lens: Lens, after: boolean, show: Job['show']): void {
+  refine(id: number, lens: Lens, how: HowSeen, after: boolean, show: Job['show']): void {
     const passes = after ? [LIKENESS_FIBRES] : refiningFibres(lens.width, lens.height);
-    jobs.push({ id, lens, after, show, passes, pass: 0 });
+    jobs.push({ id, lens, how, after, show, passes, pass: 0 });
     void work();
   },
   stop(id: number): void {

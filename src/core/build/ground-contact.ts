@@ -37,7 +37,7 @@ function radiusAt(w: FormWork, b: BodyPart, side: 'left' | 'right', p: Vec3): nu
 const LEVELLED = 5;
 
 /** The ground under it: the plane it settles on, or level at its lowest place. */
-function groundUnder(P: Float64Array, centre: Vec3): Plane {
+export function groundUnder(P: Float64Array, centre: Vec3): Plane {
   const rest = restPlane(P, [centre[0], centre[2]]);
   if (rest && tiltOf(rest) <= LEVELLED) return rest;
   let lowest = Infinity;

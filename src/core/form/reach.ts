@@ -11,10 +11,10 @@ import { jointsOf, setBend, type Form } from './shape';
 type Turns = readonly [nod: number, turn: number, tilt: number];
 const KEYS = ['nodDeg', 'turnDeg', 'tiltDeg'] as const;
 
-/** How far a joint turns, degrees: where the limb is joined as a shoulder does, between as a knee does, mostly one way. Ours. */
-const MOST = { joined: [110, 75, 60], between: [125, 25, 25] } as const;
+/** How far a joint turns, degrees: where a limb is joined as a shoulder does, between as a knee does, mostly one way; along a tail or a neck as joints of a spine do, both ways alike. Ours. */
+const MOST = { joined: [110, 75, 60], between: [125, 25, 25], spine: [125, 90, 25] } as const;
 /** How readily: nodding most, and a knee hardly any other way. Ours. */
-const READY = { joined: [1, 0.6, 0.6], between: [1, 0.08, 0.08] } as const;
+const READY = { joined: [1, 0.6, 0.6], between: [1, 0.08, 0.08], spine: [1, 0.8, 0.1] } as const;
 
 interface Turning {
   readonly part: Part;
@@ -91,7 +91,7 @@ export function reached(form: Form, part: Part, side: 'left' | 'right', alike: b
       part: p,
       node,
       side: !p.mirrored || alike ? 'both' : side,
-      kind: i === 0 ? 'joined' : 'between',
+      kind: i === 0 ? 'joined' : p.mirrored ? 'between' : 'spine',
     }));
   });
   if (turning.length === 0) return form;
@@ -136,7 +136,7 @@ export function lookOf(form: Form, head: Part): Look | null {
 }
 
 /** A neck nods and turns as readily, and hardly leans. Ours. */
-const LOOKS = { joined: [1, 1, 0.1], between: [1, 1, 0.1] } as const;
+const LOOKS = { joined: [1, 1, 0.1], between: [1, 1, 0.1], spine: [1, 1, 0.1] } as const;
 /** What a lean of the head counts beside where it looks. */
 const LEVEL = 0.4;
 
@@ -148,7 +148,7 @@ export function looked(form: Form, head: Part, to: Vec3): Form {
   const now = lookOf(form, head);
   if (!now || norm(sub(to, now.at)) < 1e-6) return form;
   const turning = chainOf(form, head).flatMap((p) =>
-    jointsOf(p).map((node, i): Turning => ({ part: p, node, side: 'both', kind: i === 0 ? 'joined' : 'between' })),
+    jointsOf(p).map((node, i): Turning => ({ part: p, node, side: 'both', kind: i === 0 ? 'joined' : 'spine' })),
   );
   const seen = (f: Form): number[] => {
     const l = lookOf(f, head)!;

@@ -19,6 +19,7 @@ import type { Plan } from '@/core/plan';
 import { seeded } from '@/core/random';
 import { lookAt, nearest } from '@/core/shade/layers/strand-colour';
 import type { ShadeField } from '@/core/shade/layers/look';
+import { leftOver } from '@/core/shade/layers/strands';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import type { BareSkin } from './bare-skin';
 import { FELT, featherer, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
@@ -108,6 +109,7 @@ function coatArea(
   shade: ShadeField | null,
   seed: number,
   seen: Seen,
+  overMm: number,
 ): void {
   const { pile } = a.fur!;
   const rnd = seeded(seed);
@@ -147,7 +149,7 @@ function coatArea(
     if (!here && rnd() >= UNSEEN) return;
     // They shade as all of them would. Drawn as wide as that they would stand out like straws where a tip comes round the outline.
     const casts = here ? 1 : 1 / UNSEEN;
-    const lengthMm = pile.hemMm + (pile.topMm - pile.hemMm) * share;
+    const lengthMm = pile.hemMm + (pile.topMm - pile.hemMm) * share + overMm;
     const inBand =
       m !== null &&
       m.rows.includes(r.row) &&
@@ -224,6 +226,7 @@ const FELT_WIDEST = 0.07;
 /**
  * @param most about so many fibres in all
  * @param seen of what is not seen fewer fibres are drawn
+ * @param trimStep steps of the trim plan already taken; null for the finished coat
  * @param clear places fibres keep out of: round the eyes, mm
  */
 export function coatFibres(
@@ -235,6 +238,7 @@ export function coatFibres(
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
   seen: Seen,
+  trimStep: number | null = null,
 ): Coated {
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
@@ -265,7 +269,18 @@ export function coatFibres(
     const laid = furred[i];
     if (!laid) return;
     const n = counts[i]!;
-    coatArea(a, n, laid.widthMm * (laid.n / n), bed, field, palette, fieldOf(a.id), piece.seed + 977 * (i + 1), seen);
+    coatArea(
+      a,
+      n,
+      laid.widthMm * (laid.n / n),
+      bed,
+      field,
+      palette,
+      fieldOf(a.id),
+      piece.seed + 977 * (i + 1),
+      seen,
+      leftOver(a, trimStep),
+    );
   });
   const entries = new Uint32Array(bare.length);
   const feltOf = (c: ArrayLike<number>) =>

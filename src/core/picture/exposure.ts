@@ -33,6 +33,8 @@ export interface ExposureOptions {
   readonly lighting: keyof typeof LIGHTINGS;
   /** About so many fibres. */
   readonly fibres: number;
+  /** Steps of the trim plan already taken; null for the finished coat. */
+  readonly trimStep?: number | null;
 }
 
 export interface Exposed {
@@ -94,7 +96,7 @@ function lampFrom(turned: Turned, by: Lighting): Vec3 {
 export function* exposure(
   drawn: Drawn,
   lens: Lens,
-  { lighting, fibres: most }: ExposureOptions,
+  { lighting, fibres: most, trimStep = null }: ExposureOptions,
   kept: Prepared | null = null,
   keep: (ready: Prepared) => void = () => undefined,
 ): Generator<number, Exposed> {
@@ -114,7 +116,7 @@ export function* exposure(
       ]
     : [];
   const laid = { ...plan, coat, form: { ...plan.form, skin } };
-  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens));
+  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), trimStep);
   yield 0.35;
   const to = lampFrom(turned, by);
   const lamp = lampGrid(to, coated.fibres, skin, coarse);

@@ -1,9 +1,11 @@
 'use client';
 /** Photographs of how it stands, taken at the bench: kept beside the piece, the animal turned the same way and the reference beside them. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { lensFor } from '@/core/picture/viewpoints';
 import type { LogEntry } from '@/core/piece/log-entry';
 import { photographed } from '@/desk/photograph';
 import { putRight, takeOut } from '@/desk/put-right';
@@ -13,6 +15,7 @@ import { FileButton } from '@/ui/parts/FileButton';
 import { PickField } from '@/ui/parts/PickField';
 import { shapeOfPicture, smaller } from '@/ui/parts/picture-size';
 import { usePicture } from '@/ui/parts/usePicture';
+import { useThrough } from '@/ui/parts/useThrough';
 import { useUnits } from '@/ui/parts/useUnits';
 
 type Photo = Extract<LogEntry, { kind: 'photo' }>;
@@ -76,10 +79,42 @@ function Picture({ id, says }: { id: string; says: string }) {
   );
 }
 
+/** As large as a photograph is shown beside it, dots. */
+const BESIDE = { width: 720, height: 540, zoom: 1.1 } as const;
+
+/** The animal as it will be, turned as the piece was held when it was taken. */
+function AsItWillBe({ seen }: { seen: NonNullable<Photo['seen']> }) {
+  const plan = useDesk((s) => s.plan);
+  const lens = useMemo(
+    () => plan && lensFor(plan, { ...BESIDE, turned: { yaw: seen.yawDeg, pitch: seen.pitchDeg } }),
+    [plan, seen.yawDeg, seen.pitchDeg],
+  );
+  const { url, finished } = useThrough(lens, 'window');
+  return (
+    <Box sx={{ my: 0.5, bgcolor: 'desk.stage', aspectRatio: `${BESIDE.width} / ${BESIDE.height}`, maxHeight: 320 }}>
+      {url && (
+        <Box
+          component="img"
+          src={url}
+          alt="The animal as it will be, turned the same way"
+          data-finished={finished}
+          sx={{ maxWidth: '100%', maxHeight: 320, display: 'block' }}
+        />
+      )}
+      {!finished && (
+        <Box role="status" sx={{ p: 1, fontSize: 13 }}>
+          It is being drawn, fibre by fibre.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
 function One({ photo }: { photo: Photo }) {
   const { t } = useUnits();
   const step = useDesk((s) => s.plan?.work.steps.find((x) => x.operation.id === photo.operation)?.operation);
   const [words, setWords] = useState<string | null>(null);
+  const [held, setHeld] = useState(false);
   const { seen } = photo;
   return (
     <Box
@@ -87,6 +122,7 @@ function One({ photo }: { photo: Photo }) {
       aria-label={`Photograph of ${taken(photo.at)}`}
       sx={{ m: 0, mt: 1.5, pt: 1, borderTop: 1, borderColor: 'divider', fontSize: 13 }}
     >
+      {held && seen && <AsItWillBe seen={seen} />}
       <Picture id={photo.id} says={photo.words || `How it stood on ${taken(photo.at)}`} />
       <Box component="figcaption">
         {taken(photo.at)}
@@ -98,6 +134,11 @@ function One({ photo }: { photo: Photo }) {
           <EditButton onClick={() => setView({ yaw: seen.yawDeg, pitch: seen.pitchDeg })}>
             Turn the animal so
           </EditButton>
+        )}
+        {seen && (
+          <Button variant="outlined" aria-pressed={held} onClick={() => setHeld(!held)}>
+            {held ? 'Without the finished animal' : 'Beside the finished animal'}
+          </Button>
         )}
         {words === null ? (
           <EditButton onClick={() => setWords(photo.words)}>Write to it</EditButton>

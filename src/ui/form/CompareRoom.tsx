@@ -5,8 +5,11 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { beginReference, sameReference } from '@/core/form/begin-reference';
 import { referenceSchema, type Reference } from '@/core/piece/schema';
+import { LIGHTINGS } from '@/core/picture/lighting';
+import { BESIDE } from '@/desk/view';
 import { freshId } from '@/desk/files';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
+import { ChoiceRow } from '@/ui/parts/ChoiceRow';
 import { FileButton } from '@/ui/parts/FileButton';
 import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
@@ -19,6 +22,13 @@ import { useCompared, useReference } from './Compared';
 import { EditButton } from '@/ui/parts/Editable';
 import { Sentence } from '@/ui/parts/Figures';
 
+type Light = keyof typeof LIGHTINGS;
+const BESIDE_WORDS: Readonly<Record<(typeof BESIDE)[number], string>> = {
+  outline: 'outline',
+  'side by side': 'side by side',
+  over: 'under the photograph',
+  line: 'up to a line',
+};
 const SIDE_WORDS = { left: 'from the left', front: 'from the front', above: 'from above' } as const;
 export function changeReference(id: string, recipe: (r: Reference) => void): void {
   editPiece((d) => {
@@ -81,6 +91,8 @@ export function ReferenceList() {
 
 export function CompareRoom({ findings }: { findings: ReactNode }) {
   const view = useCompared();
+  const beside = useDesk((s) => s.view.beside);
+  const besideLight = useDesk((s) => s.view.besideLight);
   const { q } = useUnits();
   if (!view) {
     return (
@@ -122,6 +134,24 @@ export function CompareRoom({ findings }: { findings: ReactNode }) {
           The picture itself is not in this browser. Add the same file again and its pins and scale stay as they are.
         </Typography>
       )}
+      <Box role="group" aria-label="The finished animal" sx={{ display: 'grid', gap: 0.5, mb: 1 }}>
+        <ChoiceRow
+          label="Held against it"
+          labelled
+          options={BESIDE.map((value) => ({ value, says: BESIDE_WORDS[value] }))}
+          value={beside}
+          onChange={(to) => setView({ beside: to })}
+        />
+        {beside !== 'outline' && (
+          <ChoiceRow
+            label="Light"
+            labelled
+            options={(Object.keys(LIGHTINGS) as Light[]).map((value) => ({ value, says: LIGHTINGS[value].name }))}
+            value={besideLight}
+            onChange={(to) => setView({ besideLight: to })}
+          />
+        )}
+      </Box>
       <Box role="group" aria-label="The photograph" sx={{ display: 'grid', gap: 0.5 }}>
         <Fields
           schema={referenceSchema}

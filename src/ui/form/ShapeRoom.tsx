@@ -12,6 +12,7 @@ import { isLeaf } from '@/core/form/leaf';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
 import { nodesOf } from '@/core/form/pose';
 import { looked, lookOf } from '@/core/form/reach';
+import { setStride, strideOf } from '@/core/form/stride';
 import { asShown, turnSense } from '@/core/form/turn-sense';
 import {
   jointsOf,
@@ -135,6 +136,7 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
           slide={{ min: 100 * share, max: 3000 * share, step: 5 }}
           onChange={(v) => editPiece((d) => void (d.form.lifeLengthMm = v / share))}
         />
+        <Stride form={piece.form} />
         <Fields
           schema={pieceSchema}
           value={piece}
@@ -156,6 +158,29 @@ export function ShapeRoom({ findings }: { findings: ReactNode }) {
         />
       </Box>
     </>
+  );
+}
+
+/** A stride is no longer than this share of the animal. Ours. */
+const LONGEST_STRIDE = 0.4;
+
+/** Legs in a walk, the left and the right apart. */
+function Stride({ form }: { form: Piece['form'] }) {
+  const stride = form.scan ? null : strideOf(form);
+  if (stride === null) return null;
+  const k = unitMm(form);
+  const most = Math.round(LONGEST_STRIDE * form.finishedLengthMm);
+  return (
+    <MeasureField
+      label="Stride"
+      kind="length"
+      value={tenth(stride * k)}
+      min={-most}
+      max={most}
+      slide={{ min: -most, max: most, step: 1 }}
+      help="How far its left forefoot stands before the right one; hind feet the other way. Nothing lets them stand side by side."
+      onChange={(v) => changePiece((p) => ({ ...p, form: setStride(p.form, v / k) }))}
+    />
   );
 }
 

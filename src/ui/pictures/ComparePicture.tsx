@@ -9,7 +9,10 @@ import type { Reference } from '@/core/piece/schema';
 import { changeReference } from '@/ui/form/CompareRoom';
 import { useCompared, useReference } from '@/ui/form/Compared';
 import { Handle } from '@/ui/parts/Handle';
-import { CHOSEN, HARM, INK, SHEET } from './colours';
+import type { FlatBox } from '@/core/picture/side-lens';
+import { setView, useDesk } from '@/desk/store';
+import { useFinished, type Finished } from '@/ui/form/useFinished';
+import { CHOSEN, HARM, INK, SHEET, STAGE } from './colours';
 import { InsteadOfPicture } from '@/ui/parts/Panel';
 
 const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5) / 1e5));
@@ -17,6 +20,10 @@ const clamp = (x: number): number => Math.max(-1, Math.min(2, Math.round(x * 1e5
 export function ComparePicture() {
   const view = useCompared();
   const laid = useReference();
+  const beside = useDesk((s) => s.view.beside);
+  const besideLight = useDesk((s) => s.view.besideLight);
+  const besideAt = useDesk((s) => s.view.besideAt);
+  const finished = useFinished(laid?.side ?? null, view?.outline ?? null, besideLight, beside !== 'outline');
   if (!view) {
     return (
       <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', bgcolor: 'desk.stage', p: 4 }}>
@@ -32,11 +39,17 @@ export function ComparePicture() {
   const w = compared.widthMm?.value ?? 100;
   const h = compared.heightMm;
   const [cx, cy] = compared.corner;
+  // Side by side the finished one stands to the right of the photograph, as high.
+  const aside = beside === 'side by side' && finished ? cx + w + 0.02 * w - finished.box.min[0] : 0;
   const lo = [Math.min(cx, outline?.min[0] ?? cx), Math.min(cy - h, outline?.min[1] ?? cy - h)] as const;
-  const hi = [Math.max(cx + w, outline?.max[0] ?? cx + w), Math.max(cy, outline?.max[1] ?? cy)] as const;
+  const hi = [
+    Math.max(cx + w, (aside !== 0 && finished ? finished.box.max[0] : (outline?.max[0] ?? cx + w)) + aside),
+    Math.max(cy, outline?.max[1] ?? cy),
+  ] as const;
   const pad = 0.04 * Math.max(hi[0] - lo[0], hi[1] - lo[1]);
   const box = { x: lo[0] - pad, y: -hi[1] - pad, w: hi[0] - lo[0] + 2 * pad, h: hi[1] - lo[1] + 2 * pad };
   const line = box.w / 320;
+  const lineAt = finished ? finished.box.min[0] + besideAt * sizeOf(finished.box).width : 0;
   /** Moves one thing of the picture to a place in mm. */
   const put = (recipe: (r: Reference, at: [number, number]) => void, at: Flat) =>
     changeReference(r.id, (x) => recipe(x, [clamp((at[0] - cx) / w), clamp((cy - at[1]) / h)]));
@@ -56,8 +69,17 @@ export function ComparePicture() {
         aria-label={`${r.name} behind the outline of the animal`}
         sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', color: 'text.primary' }}
       >
+        {finished && beside === 'over' && <FinishedImage of={finished} />}
         {picture ? (
-          <image href={picture} x={cx} y={-cy} width={w} height={h} opacity={r.strength} preserveAspectRatio="none" />
+          <image
+            href={picture}
+            x={cx}
+            y={-cy}
+            width={w}
+            height={h}
+            opacity={beside === 'outline' || beside === 'over' ? r.strength : 1}
+            preserveAspectRatio="none"
+          />
         ) : (
           <rect
             x={cx}
@@ -70,15 +92,53 @@ export function ComparePicture() {
             strokeWidth={line}
           />
         )}
-        {outline?.lines.map((l, i) => (
-          <polyline
-            key={i}
-            points={Array.from({ length: l.length / 2 }, (_, k) => `${l[2 * k]},${-l[2 * k + 1]!}`).join(' ')}
-            fill="none"
-            stroke={CHOSEN}
-            strokeWidth={1.6 * line}
-          />
-        ))}
+        {finished && beside === 'side by side' && (
+          <g transform={`translate(${aside} 0)`}>
+            <FinishedImage of={finished} />
+          </g>
+        )}
+        {finished && beside === 'line' && (
+          <>
+            <clipPath id="up-to-the-line">
+              <rect x={box.x} y={box.y} width={lineAt - box.x} height={box.h} />
+            </clipPath>
+            <g clipPath="url(#up-to-the-line)">
+              {/* The photograph is not seen through it. */}
+              <rect x={box.x} y={box.y} width={lineAt - box.x} height={box.h} fill={STAGE} />
+              <FinishedImage of={finished} />
+            </g>
+            <Handle
+              mark="between"
+              name={`Line between the finished animal and the photograph: ${Math.round(100 * besideAt)} %`}
+              at={[lineAt, box.y + box.h / 2]}
+              px={line / 1.5}
+              can
+              onArrow={(right) => setView({ besideAt: share(besideAt + 0.02 * right) })}
+              onDrag={(x) => setView({ besideAt: share((x - finished.box.min[0]) / sizeOf(finished.box).width) })}
+            >
+              <line x1={lineAt} x2={lineAt} y1={box.y} y2={box.y + box.h} stroke={INK} strokeWidth={1.5 * line} />
+              <rect
+                x={lineAt - 3 * line}
+                y={box.y + box.h / 2 - 9 * line}
+                width={6 * line}
+                height={18 * line}
+                fill={SHEET}
+                stroke={INK}
+                strokeWidth={line}
+              />
+            </Handle>
+          </>
+        )}
+        {beside === 'outline' &&
+          outline?.lines.map((l, i) => (
+            <polyline
+              key={i}
+              points={Array.from({ length: l.length / 2 }, (_, k) => `${l[2 * k]},${-l[2 * k + 1]!}`).join(' ')}
+              fill="none"
+              stroke={CHOSEN}
+              strokeWidth={1.6 * line}
+            />
+          ))}
         <line
           x1={a[0]}
           y1={-a[1]}
@@ -137,6 +197,23 @@ export function ComparePicture() {
           </g>
         ))}
       </Box>
+      {finished?.rough && (
+        <Box
+          role="status"
+          sx={{ position: 'absolute', left: 8, bottom: 8, px: 1, py: 0.5, fontSize: 13, bgcolor: 'background.paper' }}
+        >
+          The finished animal is being drawn, fibre by fibre.
+        </Box>
+      )}
     </Box>
   );
+}
+
+const share = (x: number): number => Math.max(0, Math.min(1, Math.round(x * 1000) / 1000));
+const sizeOf = ({ min, max }: FlatBox) => ({ width: max[0] - min[0], height: max[1] - min[1] });
+
+function FinishedImage({ of: { box, url } }: { of: Finished }) {
+  return url ? (
+    <image href={url} x={box.min[0]} y={-box.max[1]} {...sizeOf(box)} preserveAspectRatio="none" data-finished="" />
+  ) : null;
 }

@@ -14,6 +14,7 @@ import { scale, type Vec3 } from '@/core/geometry/vec';
 import { changePiece, useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import { Handle, type Carried } from '@/ui/parts/Handle';
+import { Plumb } from './Plumb';
 import { CHOSEN, SHEET } from './colours';
 import { across, eye, seenAt, type Size } from './camera';
 
@@ -86,6 +87,7 @@ export function PartHandles({ centre, size, perMm, view }: PartHandlesProps) {
         '& [data-handle] > .shape': { fill: SHEET, stroke: CHOSEN, strokeWidth: 2 },
       }}
     >
+      {body && canReach(form, b.part) && <Plumb body={body} at={at} />}
       <polyline
         points={ends.map((p) => at(p).join(',')).join(' ')}
         fill="none"

@@ -9,6 +9,7 @@ import type { Turned } from '@/core/picture/lens';
 import { drawLikeness } from '@/desk/likeness';
 import { refine } from '@/desk/refining';
 import { upToDate, useDesk } from '@/desk/store';
+import type { Refined as Made } from '@/worker/refine.worker';
 import { lensOver, type Size } from './camera';
 
 interface RefinedProps {
@@ -17,6 +18,8 @@ interface RefinedProps {
   readonly centre: readonly [number, number, number];
   readonly perMm: number;
   readonly size: Size;
+  /** Steps of the trim plan already taken; null for the finished coat. */
+  readonly trimStep?: number | null;
   /** What is pointed out on the quick picture for a moment when it changes, as the area in hand. */
   readonly pointedOut?: string | null;
 }
@@ -35,7 +38,14 @@ export const OVER_REFINED = {
   },
 } as const;
 
-export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, pointedOut = null }: RefinedProps) {
+export function Refined({
+  view: { yaw, pitch },
+  centre: [x, y, z],
+  perMm,
+  size,
+  trimStep = null,
+  pointedOut = null,
+}: RefinedProps) {
   const plan = useDesk((s) => s.plan);
   // A plan that was stopped before the last change is not drawn as if it were of it.
   const ready = useDesk(
@@ -52,7 +62,7 @@ export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, 
     if (!ready || !plan) return;
     let stop: () => void = () => undefined;
     const rest = setTimeout(() => {
-      stop = refine(lens, ({ picture, finished }) => {
+      const told = ({ picture, finished }: Made) => {
         const at = canvas.current;
         const on = at?.getContext('bitmaprenderer');
         if (!on) return picture.close();
@@ -61,14 +71,15 @@ export function Refined({ view: { yaw, pitch }, centre: [x, y, z], perMm, size, 
         on.transferFromImageBitmap(picture);
         setSeen(finished ? 'finished' : 'rough');
         if (finished) drawLikeness();
-      });
+      };
+      stop = refine(lens, told, { how: { lighting: 'window', trimStep } });
     }, REST_MS);
     return () => {
       clearTimeout(rest);
       stop();
       setSeen('not yet');
     };
-  }, [plan, ready, lens]);
+  }, [plan, ready, lens, trimStep]);
 
   const [pointing, setPointing] = useState(false);
   const before = useRef(pointedOut);

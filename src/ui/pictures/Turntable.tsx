@@ -79,12 +79,11 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   const turning = useTurning(ref, perMm, paintingRef);
   const zoomBy = (times: number) => setView(nearer(view, times, [0, 0], perMm));
   const of = tool === undefined || tool === 'areas' || tool === 'comb' || tool === 'shade' ? 'area' : 'part';
-  // What is pointed out, painted or trimmed is seen on the quick picture only.
+  // What is pointed out or painted is seen on the quick picture only.
   const finished =
     view.overlay === 'fur' &&
     view.inside === 'finished' &&
     view.brush === 'off' &&
-    view.trimStep === null &&
     litRow === null &&
     dots.length === 0 &&
     !few &&
@@ -121,7 +120,14 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
         {...turning}
       >
         {finished && can !== null && centre && perMm > 0 && (
-          <Refined view={view} centre={centre} perMm={perMm} size={size} pointedOut={view.areaId} />
+          <Refined
+            view={view}
+            centre={centre}
+            perMm={perMm}
+            size={size}
+            trimStep={view.trimStep}
+            pointedOut={view.areaId}
+          />
         )}
         {can !== null && can !== 'none' && plan && size.width > 0 && (
           <StageBoundary

@@ -11,6 +11,7 @@ export { BARE_CORE as BARE } from '@/core/colour/bare';
 /** Of lines and words in drawings. */
 export const INK = 'var(--mui-palette-text-primary)';
 export const QUIET_INK = 'var(--mui-palette-text-secondary)';
+export const STAGE = 'var(--mui-palette-desk-stage)';
 export const SHEET = 'var(--mui-palette-background-paper)';
 /** What is chosen, or can be taken hold of. */
 export const CHOSEN = 'var(--mui-palette-primary-main)';
