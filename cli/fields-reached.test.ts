@@ -43,6 +43,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   '*.made': 'marks of the decisions a step was done by',
   // Places: pressed, drawn or dragged on the picture; by keys through the fields of places and bands.
   '*.part': 'PlaceFields, or pressed on the animal',
+  '*.face': 'pressed: the back or the hollow of a leaf, in Areas',
   '*.side': 'pressed on the animal; a side of a bend, of an area in their rooms',
   '*.along.*': 'BandFields',
   '*.around.*': 'BandFields',

@@ -143,6 +143,42 @@ export const HELD: Readonly<Record<string, Held | typeof OPEN>> = {
     'within 0.03 of random fibres',
     'a simulation of random fibres from three sides',
   ),
+  'feather-count': held('coat/techniques/feathers/feathers.test.ts', 'are counted row by row and weighed', 'counting'),
+  'feather-length': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'are counted row by row and weighed',
+    'what shows and what is needled in',
+  ),
+  'feather-sheet': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'are counted row by row and weighed',
+    'sums by hand',
+  ),
+  'feather-wool': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'are counted row by row and weighed',
+    'sums by hand',
+  ),
+  'feather-waste': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'are counted row by row and weighed',
+    'an oblong and half a disc',
+  ),
+  'feather-areal': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'lie as thick as they overlap',
+    'an oblong and half a disc over its place',
+  ),
+  'feather-loft': held(
+    'coat/techniques/feathers/feathers.test.ts',
+    'lie as thick as they overlap',
+    'sheets on each other and a slope by hand',
+  ),
+  'feather-cover': held(
+    'coat/cover/feather-shape.test.ts',
+    'lets through once for each that lies over a place',
+    'oblongs edge to edge, one layer by its area, independent layers',
+  ),
   'bow-mass': held(
     'coat/ways.test.ts',
     'begins with a sound spec that covers',

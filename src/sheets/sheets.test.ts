@@ -182,7 +182,7 @@ describe('what ways of laying need on paper', () => {
     const bird = planned(kingfisher, cupboard, defaultHand, COARSELY);
     said.length = 0;
     coatTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });
-    expect(said.join('\n')).toMatch(/Two sheets \d+.* mm by \d+.* mm, 6 mm of it on every side/);
+    expect(said.join('\n')).toMatch(/A sheet \d+.* mm by \d+.* mm, 6 mm of it on every side/);
     expect(said).toContain('Trimming');
     said.length = 0;
     shadeTables(paper, bird, { length: 'mm', mass: 'g', currency: '' });

@@ -205,14 +205,16 @@ export function planCore(
 /** A core that falls apart under its coat, or whose skin could not be found. */
 function ofSkin(w: FormWork, c: CoreSkin): Finding[] {
   const findings: Finding[] = [];
-  if (c.skin && c.skin.pieces > w.skin.pieces && !w.body.board) {
+  // Leaves are felted apart and seated: each may lie by itself under the coat.
+  const leaves = w.body.parts.reduce((n, b) => n + (b.leaf ? (b.right ? 2 : 1) : 0), 0);
+  if (c.skin && c.skin.pieces > w.skin.pieces + leaves && !w.body.board) {
     findings.push({
       id: 'form-core-apart',
       code: 'form-core-apart',
       stage: 'form',
       severity: 'caution',
       about: null,
-      says: say`Under the coat the core falls into ${c.skin.pieces} pieces.`,
+      says: say`Under the coat the core falls into ${c.skin.pieces - leaves} pieces.`,
       why: say`Between them the coat is thicker than the animal, so there the fur has nothing to root in but the joint and the wire.`,
       remedies: [],
     });

@@ -190,7 +190,11 @@ describe('findings', () => {
     const at = kingfisher.flatParts.findIndex((p) => p.liningMm > 0);
     const id = `needle-lining-flat-${kingfisher.flatParts[at]!.id}`;
     expect(ids(kingfisher).map((x) => x.id)).toContain(id);
-    const thick = change(kingfisher, (d) => void (d.flatParts[at]!.thicknessMm = 4));
+    const thick = change(kingfisher, (d) => {
+      // It is as thick as the leaf it stands for.
+      const leaf = d.form.parts.find((p) => p.id === d.flatParts[at]!.id)!;
+      if (leaf.shape === 'pad') leaf.halfHeight *= 2;
+    });
     expect(ids(thick).map((x) => x.id)).not.toContain(id);
   });
   it('an empty rack stops every step and plans none', () => {

@@ -40,9 +40,9 @@ describe('what fur stands on', () => {
     const bird = planned(kingfisher, cupboard, defaultHand, COARSELY);
     const low = rooted(kingfisher, bird).coat.areas;
     const flat = bird.coat.areas.filter((a) => a.fur && feltedFlat(a.fur.pile));
-    expect(flat.map((a) => a.id)).toContain('wings');
+    expect(flat.map((a) => a.id)).toContain('feet');
     {
-      const [a, b] = [bird.coat.areas, low].map((list) => list.find((x) => x.id === 'wings')!.surface!.positions);
+      const [a, b] = [bird.coat.areas, low].map((list) => list.find((x) => x.id === 'feet')!.surface!.positions);
       const far = Array.from({ length: a!.length / 3 }, (_, v) =>
         Math.hypot(...[0, 1, 2].map((k) => a![3 * v + k]! - b![3 * v + k]!)),
       ).sort((x, y) => x - y);

@@ -4,8 +4,7 @@
  */
 import { bareShare } from './bare';
 
-export const FEATHER_TIPS = ['round', 'pointed', 'square'] as const;
-type FeatherTip = (typeof FEATHER_TIPS)[number];
+type FeatherTip = 'round' | 'pointed' | 'square';
 
 export interface FeatherOutline {
   readonly lengthMm: number;
@@ -36,7 +35,7 @@ const ACROSS = 24;
 const ALONG = 24;
 const GOLDEN = 0.6180339887498949;
 
-export interface FeatherRows {
+interface FeatherRows {
   readonly pitchMm: number;
   readonly spacingMm: number;
   /** Bare of one feather: how much is seen through its felt. */

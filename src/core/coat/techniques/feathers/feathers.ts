@@ -221,7 +221,7 @@ export const feathers: Way<Feathers> = {
     APART,
     {
       key: 'thicknessMm',
-      what: 'Thickness of the felt',
+      what: 'Felt thick',
       kind: 'length',
       least: 0.2,
       most: 5,
@@ -290,11 +290,11 @@ export const feathers: Way<Feathers> = {
         ],
         spacing: [spec.spacingMm],
         list: [
-          ...takes(lot.name, 'to felt and set'),
+          ...takes(lot.name, 'to set'),
           ...HIDDEN,
           { label: 'of rows', figure: 'rowLength' },
           { label: 'loft added', figure: 'loft' },
-          { label: 'left over', figure: 'waste' },
+          { label: 'lost', figure: 'waste' },
         ],
       },
       rows,
