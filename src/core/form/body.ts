@@ -81,7 +81,8 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
   const toes = part.shape === 'limb' ? part.toes : undefined;
   const foot = part.root === 'start' ? p.nodes.length - 2 : 0;
   return p.nodes.slice(1).flatMap((n, i) => {
-    if (toes && i === foot) return toesOf(part, p, side, k, toes);
+    if (toes && i === foot)
+      return toesOf(part, p, side, k, toes).map((t) => roundCone([...t.from], [...t.to], t.ra, t.rb));
     const m = p.nodes[i]!;
     return m.section === ROUND && n.section === ROUND
       ? roundCone(point(m.at), point(n.at), m.radius * k, n.radius * k)
@@ -100,25 +101,49 @@ const TOE_FROM = 0.15;
 /** A toe is so much thicker where it begins than at its tip. Ours. */
 const TOE_THICKER = 1.15;
 
+/** One toe: from where to where, how thick it is at both ends, and which way is up for it; mm. */
+interface Toe {
+  readonly from: Vec3;
+  readonly to: Vec3;
+  readonly ra: number;
+  readonly rb: number;
+  readonly top: Vec3;
+}
+
 /** The last stretch as toes: from the ball of the foot fanned out square to its top, the outer ones as long as the middle one. */
-function toesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number, { count, spreadDeg }: Toes): Solid[] {
+function toesOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number, { count, spreadDeg }: Toes): Toe[] {
   const i = part.root === 'start' ? p.nodes.length - 2 : 0;
   const [ball, tip] = part.root === 'start' ? [p.nodes[i]!, p.nodes[i + 1]!] : [p.nodes[1]!, p.nodes[0]!];
-  const { out } = frameOf(part, p, side, i);
+  const { out, top } = frameOf(part, p, side, i);
   const way = sub(tip.at, ball.at);
   const long = norm(way);
   const ahead = unit(way);
   return Array.from({ length: count }, (_, t) => {
     const a = (spreadDeg * (t / (count - 1) - 0.5) * Math.PI) / 180;
     const to = add(times(ahead, Math.cos(a)), times(out, Math.sin(a)));
-    const point = (v: Vec3) => times(v, k) as [number, number, number];
-    return roundCone(
-      point(add(ball.at, times(to, TOE_FROM * long))),
-      point(add(ball.at, times(to, long))),
-      tip.radius * TOE_THICKER * k,
-      tip.radius * k,
-    );
+    return {
+      from: times(add(ball.at, times(to, TOE_FROM * long)), k),
+      to: times(add(ball.at, times(to, long)), k),
+      ra: tip.radius * TOE_THICKER * k,
+      rb: tip.radius * k,
+      top,
+    };
   });
+}
+
+/** The toes a part ends in, on both sides of a pair; its last stretch as one where it is not spread. */
+export function toesOfPart(form: Drawn, partId: string): Toe[] {
+  const k = makeBody(form).scale;
+  const { part, left, right } = posed(form.parts, form.pose).find((x) => x.part.id === partId) ?? {};
+  if (!part || !left || part.shape !== 'limb') return [];
+  const on = (p: PosedPart, side: 'left' | 'right'): Toe[] => {
+    if (part.toes) return toesOf(part, p, side, k, part.toes);
+    const i = part.root === 'start' ? p.nodes.length - 2 : 0;
+    const [a, b] = part.root === 'start' ? [p.nodes[i]!, p.nodes[i + 1]!] : [p.nodes[1]!, p.nodes[0]!];
+    const { top } = frameOf(part, p, side, i);
+    return [{ from: times(a.at, k), to: times(b.at, k), ra: a.radius * k, rb: b.radius * k, top }];
+  };
+  return [...on(left, 'left'), ...(right ? on(right, 'right') : [])];
 }
 
 /** Top and outward direction of a stretch: as drawn, mirrored on the right, turned by the pose. */

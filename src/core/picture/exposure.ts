@@ -8,6 +8,8 @@ import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
 import { coatFibres, type Seen } from './coat-fibres';
+import { HORN_GLOSS } from '@/core/coat/techniques/smooth/smooth';
+import { clawSurface } from './claw-solid';
 import { eyeSolids, type Surface } from './eye-solid';
 import { SEGMENTS, type Fibres } from './fibres';
 import { noseSurface } from './nose-solid';
@@ -137,15 +139,15 @@ export function* exposure(
   const skinLight = (meteredSkin(skin.normals, onSkin, bare, from) ?? fur) / fur;
   exposedAsFelt(onSkin, skin, bare, sky, skinLight);
   drawSolid(c, { positions: skin.positions, triangles: skin.triangles, light: onSkin });
-  const solids: [Surface, number][] = face
-    ? [
-        ...eyeSolids(face.of, face.face, cupboard).flatMap((e): [Surface, number][] => [
-          [e.ball, e.gloss],
-          [e.lids, 0],
-        ]),
-        [noseSurface(face.of, face.face, noseHex(piece, plan)), 0.35],
-      ]
-    : [];
+  const solids: [Surface, number][] = [[clawSurface(piece, plan), HORN_GLOSS]];
+  if (face)
+    solids.push(
+      ...eyeSolids(face.of, face.face, cupboard).flatMap((e): [Surface, number][] => [
+        [e.ball, e.gloss],
+        [e.lids, 0],
+      ]),
+      [noseSurface(face.of, face.face, noseHex(piece, plan)), 0.35],
+    );
   const nearer = face ? BEFORE_SKIN * face.of.eyes.discMm : 0;
   for (const [s, gloss] of solids)
     drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) }, nearer);

@@ -1,7 +1,8 @@
 'use client';
-/** The face on the turntable: eyes, nose, mouth, brows, whiskers. */
+/** What is finer than skin, on the turntable: eyes, nose, mouth, brows, whiskers, claws. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
+import { clawSurface } from '@/core/picture/claw-solid';
 import { eyeSolids, type Surface } from '@/core/picture/eye-solid';
 import type { FacePlan } from '@/core/face/face';
 import type { Face } from '@/core/piece/face';
@@ -13,6 +14,23 @@ import { PLAIN, UNCHOSEN } from './colours';
 export function FaceOnAnimal({ plan }: { plan: Plan }) {
   const face = useDesk((s) => s.piece?.face ?? null);
   return plan.face && face ? <Parts plan={plan} of={plan.face} face={face} /> : null;
+}
+
+/** Claws as the finished picture has them. */
+export function Claws({ plan }: { plan: Plan }) {
+  const form = useDesk((s) => s.piece?.form);
+  const smallParts = useDesk((s) => s.piece?.smallParts);
+  const g = useFreed(
+    useMemo(() => {
+      const made = form && smallParts ? clawSurface({ form, smallParts }, plan) : null;
+      return made && made.triangles.length > 0 ? geometryOf(made) : null;
+    }, [form, smallParts, plan]),
+  );
+  return g ? (
+    <mesh geometry={g} raycast={untouched}>
+      <meshLambertMaterial vertexColors side={THREE.DoubleSide} />
+    </mesh>
+  ) : null;
 }
 
 function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {

@@ -10,7 +10,7 @@ import type { View } from '@/desk/view';
 import type { StandingFur } from '@/worker/plan.worker';
 import { AreaOnAnimal } from './AreaOnAnimal';
 import { centreOf, eye } from './camera';
-import { FaceOnAnimal } from './FaceOnAnimal';
+import { Claws, FaceOnAnimal } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
 import { lookedAt } from './framing';
 import { LastingCanvas } from './LastingCanvas';
@@ -174,6 +174,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
           ),
       )}
       {!draft && view.inside === 'finished' && <FaceOnAnimal plan={plan} />}
+      {!draft && view.inside === 'finished' && <Claws plan={plan} />}
       {furred && fur && <Fur fur={fur} />}
       {view.overlay === 'lie' && view.inside === 'finished' && !draft && (
         <>
