@@ -16,8 +16,8 @@ export interface Finished {
   readonly rough: boolean;
 }
 
-/** Fur reaches so far beyond the outline, as a share of the longer side. */
-const AROUND = 0.06;
+/** Fur and feathers reach so far beyond the outline, as a share of the longer side. */
+const AROUND = 0.14;
 /** Pixels of the longer side. */
 const LONGEST = 1100;
 

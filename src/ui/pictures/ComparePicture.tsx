@@ -97,7 +97,7 @@ export function ComparePicture() {
             <FinishedImage of={finished} />
           </g>
         )}
-        {finished && beside === 'line' && (
+        {finished?.url && beside === 'line' && (
           <>
             <clipPath id="up-to-the-line">
               <rect x={box.x} y={box.y} width={lineAt - box.x} height={box.h} />
@@ -197,7 +197,7 @@ export function ComparePicture() {
           </g>
         ))}
       </Box>
-      {finished?.rough && (
+      {beside !== 'outline' && (finished?.rough ?? true) && (
         <Box
           role="status"
           sx={{ position: 'absolute', left: 8, bottom: 8, px: 1, py: 0.5, fontSize: 13, bgcolor: 'background.paper' }}

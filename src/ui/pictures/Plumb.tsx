@@ -46,8 +46,8 @@ export function Plumb({ body, at }: PlumbProps) {
       <circle cx={cx} cy={cy} r={5} fill="none" stroke={colour} strokeWidth={2} />
       <circle cx={gx} cy={gy} r={3} fill={colour} />
       <text
-        x={gx + 8}
-        y={gy - 6}
+        x={cx + 10}
+        y={cy - 8}
         fill={colour}
         stroke="var(--mui-palette-desk-stage)"
         strokeWidth={4}

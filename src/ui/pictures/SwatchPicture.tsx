@@ -73,7 +73,7 @@ export function SwatchPicture(p: SwatchPictureProps) {
       g.globalAlpha = 1;
       const strand = p.look && s.colour[i] !== 2 ? pickStrand(p.look, (s.of[i]! * 0.6180339887) % 1) : null;
       const hex = strand ? hexOf(s.colour[i] === 1 && strand.tip ? strand.tip : strand.root) : colours[s.colour[i]!]!;
-      g.strokeStyle = shaded(hex, 0.82 + 0.3 * ((i * 0.618) % 1));
+      g.strokeStyle = shaded(hex, s.tone ? s.tone[i]! : 0.82 + 0.3 * ((i * 0.618) % 1));
       g.beginPath();
       const y = canvas.height;
       g.moveTo(s.strokes[4 * i]! * scale, y - s.strokes[4 * i + 1]! * scale);

@@ -180,6 +180,21 @@ describe('a swatch fibre by fibre', () => {
       0.03,
     );
   });
+  it('of feathers hides what lies between their rows, and leaves open what is wider than they are', () => {
+    const vane = { lengthMm: 9, widthMm: 4, tipMm: 2, thickMm: 0.8 };
+    const feathers = (pitchMm: number, spacingMm = 4) => ({
+      ...spec,
+      spacingMm,
+      pile: { ...pile, vane, tuft: { widthMm: 0, pitchMm, staggered: true } },
+    });
+    expect(hidden(feathers(3), 20, 20)).toBeGreaterThan(0.9);
+    // Twice as far apart as they are wide, in rows that hardly overlap: half of it is open.
+    expect(Math.abs(hidden(feathers(8, 9), 20, 20) - 0.5)).toBeLessThan(0.1);
+    const s = swatchFibres(feathers(3), 20, 20);
+    expect(s.tone!.length).toBe(s.count);
+    expect(s.tone!.reduce((a, b) => Math.min(a, b))).toBeCloseTo(0.82, 6);
+    expect(swatchFibres(spec, 8, 8).tone).toBeNull();
+  });
   it('is the same every time, and another with another seed', () => {
     expect(swatchFibres(spec, 10, 10)).toEqual(swatchFibres(spec, 10, 10));
     expect(swatchFibres({ ...spec, seed: 6 }, 10, 10).strokes).not.toEqual(swatchFibres(spec, 10, 10).strokes);

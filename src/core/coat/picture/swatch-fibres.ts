@@ -5,7 +5,9 @@
  */
 import { normal, seeded } from '@/core/random';
 import { fibreMassPerMm } from '@/core/wool/fibre';
+import { featherArea } from '@/core/coat/cover/feather-shape';
 import type { Pile } from './pile';
+import { barb, barbLength } from './vane';
 
 export interface SwatchSpec {
   readonly pile: Pile;
@@ -22,6 +24,8 @@ interface SwatchFibres {
   readonly strokes: Float32Array;
   /** Which colour: 0 the wool, 1 its tip, 2 the marking. */
   readonly colour: Uint8Array;
+  /** How light each stroke is beside its colour, of feathers, whose two halves catch the light otherwise; null for fur. */
+  readonly tone: Float32Array | null;
   /** Which fibre each stroke is a part of. */
   readonly of: Uint32Array;
   readonly widthMm: number;
@@ -42,6 +46,51 @@ function amount(rnd: () => number, c: number): number {
   }
 }
 
+/** Feathers of a swatch are drawn in so many layers of barbs: they hide what lies below them. Ours. */
+const BARB_LAYERS = 3;
+/** And as strokes so wide, mm: no finer than a screen shows. */
+const BARB_MM = 0.1;
+
+/** Feathers row over row, the lowest first, so that each lies over those below it; their tips point down. */
+function vanes(
+  pile: Pile,
+  s: SwatchSpec,
+  wideMm: number,
+  highMm: number,
+  rnd: () => number,
+  each: (b: {
+    readonly x0: number;
+    readonly y0: number;
+    readonly x1: number;
+    readonly y1: number;
+    readonly tone: number;
+  }) => void,
+): void {
+  const vane = pile.vane!;
+  const pitch = pile.tuft!.pitchMm;
+  const barbs = Math.ceil((BARB_LAYERS * featherArea(vane)) / (barbLength(vane) * BARB_MM));
+  const rows = Math.ceil((highMm + vane.lengthMm) / s.spacingMm) + 1;
+  for (let r = 0; r < rows; r++) {
+    const y = r * s.spacingMm;
+    const shift = r % 2 === 1 ? pitch / 2 : 0;
+    for (let x = -shift; x < wideMm + pitch; x += pitch) {
+      const turn = 0.09 * (2 * rnd() - 1);
+      const [c, d] = [Math.cos(turn), Math.sin(turn)];
+      const own = 0.97 + 0.12 * (rnd() - 0.5);
+      for (let i = 0; i < barbs; i++) {
+        const b = barb(vane, rnd);
+        each({
+          x0: x + b.u0 * c + b.v0 * d,
+          y0: y - b.v0 * c + b.u0 * d,
+          x1: x + b.u1 * c + b.v1 * d,
+          y1: y - b.v1 * c + b.u1 * d,
+          tone: b.shaft ? 0.82 : own + (b.u1 > 0 ? 0.06 : -0.06) + 0.05 * (rnd() - 0.5),
+        });
+      }
+    }
+  }
+}
+
 export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): SwatchFibres {
   const { pile } = s;
   const rnd = seeded(s.seed);
@@ -51,6 +100,7 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
   const strokes: number[] = [];
   const colour: number[] = [];
   const of: number[] = [];
+  const tones: number[] = [];
   let fibres = 0;
   const wavy = pile.crimpMm > 0 && pile.crimpDepthMm > 0.2;
   const fibre = (x: number, y: number, turn: number, what: number, phase: number) => {
@@ -83,7 +133,14 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
     }
   };
   const scatter = () => (rnd() + rnd() + rnd() - 1.5) * 2 * pile.scatter;
-  if (pile.scattered) {
+  if (pile.vane) {
+    vanes(pile, s, wideMm, highMm, rnd, (b) => {
+      strokes.push(b.x0, b.y0, b.x1, b.y1);
+      colour.push(0);
+      of.push(fibres++);
+      tones.push(b.tone);
+    });
+  } else if (pile.scattered) {
     const margin = reach;
     const n = Math.round(perMm2 * (wideMm + 2 * margin) * (highMm + 2 * margin));
     const flat = pile.liftDeg < 5;
@@ -120,7 +177,8 @@ export function swatchFibres(s: SwatchSpec, wideMm: number, highMm: number): Swa
     strokes: Float32Array.from(strokes),
     colour: Uint8Array.from(colour),
     of: Uint32Array.from(of),
-    widthMm: s.finenessUm / 1000,
+    tone: pile.vane ? Float32Array.from(tones) : null,
+    widthMm: pile.vane ? BARB_MM : s.finenessUm / 1000,
     count: colour.length,
   };
 }
