@@ -451,11 +451,14 @@ test('an ear is one thing: at its part, at its pattern, in the face and on the c
 });
 
 test('a pad is drawn as its pattern with one press', async ({ desk: page }) => {
-  await room(page, 'Flat parts', 'Kingfisher');
-  await expect(docket(page)).toContainText('Wing is drawn as a pad');
+  await room(page, 'Flat parts', 'Pine marten');
+  await docket(page).getByRole('combobox', { name: 'Stands for' }).click();
+  await choose(page.getByRole('option', { name: 'Cheeks' }));
+  await expect(docket(page)).toContainText('Cheeks is drawn as a pad');
+  await settled(page);
   const area = () => docket(page).locator('dd').first().innerText();
   const was = await area();
-  await docket(page).getByRole('button', { name: 'Draw Wing as this pattern' }).click();
+  await docket(page).getByRole('button', { name: 'Draw Cheeks as this pattern' }).click();
   await settled(page);
   await expect(docket(page).getByRole('textbox', { name: 'Cupped' })).toHaveValue('0');
   expect(await area()).toBe(was);
@@ -467,9 +470,9 @@ test('a pad is drawn as its pattern with one press', async ({ desk: page }) => {
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await settled(page);
   expect(await area()).toBe(was);
-  await expect(docket(page).getByRole('combobox', { name: 'Kind' })).toHaveText('wing');
+  await expect(docket(page).getByRole('combobox', { name: 'Kind' })).toHaveText('ear');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(docket(page)).toContainText('Wing is drawn as a pad');
+  await expect(docket(page)).toContainText('Cheeks is drawn as a pad');
 });
 
 test('flat parts and areas: outline by key, lining, painting by mouse, bands, split, join, undo', async ({

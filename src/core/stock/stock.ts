@@ -1,4 +1,5 @@
 /** The stock stage: what the steps of the piece take of every lot, against what is in the cupboard. Masses in grams. */
+import { stapleNeeded } from '@/core/coat/staple-needed';
 import { areaOf, ref } from '@/core/ref';
 import type { CoatPlan } from '@/core/coat/coat-plan';
 import { WELL } from '@/core/coat/cover/cover';
@@ -245,7 +246,7 @@ function otherLot(
     0,
     ...coat.areas
       .filter((a) => a.fur?.draws.some((d) => d.lotId === lot.id && d.for === 'coat'))
-      .map((a) => a.fur!.figures.cutLength?.value ?? 0),
+      .map(stapleNeeded),
   );
   const free = (l: Lot) => l.haveG - (used.get(l.id) ?? 0);
   const [other] = findWools(

@@ -1,4 +1,5 @@
 /** Asking for recipes on behalf of a piece: which wool is free, over what ground, how much is wanted. */
+import { stapleNeeded } from '@/core/coat/staple-needed';
 import type { Cupboard, Lot } from '@/core/piece/cupboard';
 import type { Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
@@ -113,7 +114,7 @@ export function* matchFor(
   const wanted: Triple = labOf(q.target);
   const area = plan?.coat.areas.find((a) => a.id === q.areaId) ?? null;
   const coatLot = cupboard.lots.find((l) => l.id === area?.fur?.lotId);
-  const cut = area?.fur?.figures.cutLength?.value ?? 0;
+  const cut = area ? stapleNeeded(area) : 0;
   // A coat is laid from wool of its own kind that is long enough; a veil from anything that can be pulled thin.
   const stock = stockFor(
     cupboard,
