@@ -244,9 +244,7 @@ function otherLot(
   const used = new Map(byLot(taken).map((m) => [m.lotId, m.massG]));
   const longest = Math.max(
     0,
-    ...coat.areas
-      .filter((a) => a.fur?.draws.some((d) => d.lotId === lot.id && d.for === 'coat'))
-      .map(stapleNeeded),
+    ...coat.areas.filter((a) => a.fur?.draws.some((d) => d.lotId === lot.id && d.for === 'coat')).map(stapleNeeded),
   );
   const free = (l: Lot) => l.haveG - (used.get(l.id) ?? 0);
   const [other] = findWools(
