@@ -20,9 +20,10 @@ const laidBy = (c: LayContext): Decision[] => [
 ];
 
 /** What decides how its wool is cut. */
-const cutBy = (c: LayContext): Decision[] => [
+const cutBy = (c: LayContext, more: CutThenLay['cutGoesBy']): Decision[] => [
   decided('the wool', of(c, 'coat', 'lotId')),
   decided('the length of the fur', of(c, 'coat', 'lengthMm')),
+  ...(more ? [decided(more.what, ...more.keys.map((k) => of(c, 'coat', k)))] : []),
 ];
 
 /** What every operation of an area says. */
@@ -41,6 +42,8 @@ export const tiesUnder = (c: LayContext): Operation['after'] =>
   c.under.map((x) => ({ id: `lay-${x.areaId}`, why: x.why, strength: x.strength }));
 
 interface CutThenLay {
+  /** What else of the coat decides how it is cut. */
+  readonly cutGoesBy?: { readonly what: string; readonly keys: readonly string[] };
   readonly cutLengthMm: number;
   /** Wool that is cut; it is laid after that. */
   readonly materials: readonly Material[];
@@ -62,7 +65,7 @@ export function cutThenLay(c: LayContext, x: CutThenLay): Operation[] {
       ...base,
       id: `cut-${c.area.id}`,
       kind: 'cut',
-      restsOn: cutBy(c),
+      restsOn: cutBy(c, x.cutGoesBy),
       tools: [SCISSORS],
       rows: 0,
       passes: null,

@@ -6,7 +6,7 @@ import type { Triple } from '@/core/colour/lab';
 import { linearOf } from '@/core/colour/rgb';
 import type { AreaPlan } from '@/core/coat/coat-plan';
 import { feltedFlat, seenFrom } from '@/core/coat/picture/pile';
-import { barbLength } from '@/core/coat/picture/vane';
+import { BARB_LAYERS, barbLength } from '@/core/coat/picture/vane';
 import { alongRows, overArea, type Root } from '@/core/coat/picture/roots';
 import type { RowPiece } from '@/core/coat/rows/rows';
 import { featherArea } from '@/core/coat/cover/feather-shape';
@@ -32,9 +32,6 @@ export interface Coated {
 }
 
 type Drawn = Pick<Plan, 'coat' | 'form' | 'shade' | 'face'>;
-
-/** A feather is drawn in so many layers of barbs: it hides what lies below it. Ours. */
-const BARB_LAYERS = 4;
 
 /** Fibres as the plan lays them on an area: how many, how fine, how far they spread. */
 function laidOn(

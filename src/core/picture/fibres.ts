@@ -5,7 +5,7 @@
  */
 import { seeded } from '@/core/random';
 import type { Pile } from '@/core/coat/picture/pile';
-import { barb, vaneHeight } from '@/core/coat/picture/vane';
+import { barb, VANE_TURN, vaneHeight } from '@/core/coat/picture/vane';
 import type { Root } from '@/core/coat/picture/roots';
 import { cellAt, heightIn, type SkinField } from './skin-field';
 
@@ -232,7 +232,7 @@ export function grower(bed: FibreBed, field: SkinField, pile: Pile, seed: number
 }
 
 /** What fibres of one feather have in common: turn (rad), length, lift and tone (shares); and how dark its shaft is. Ours. */
-const OF_VANE = { turn: 0.09, length: 0.05, lift: 0.3, tone: 0.1 } as const;
+const OF_VANE = { turn: VANE_TURN, length: 0.05, lift: 0.3, tone: 0.1 } as const;
 const OF_BARB = 0.07;
 const SHAFT_TONE = 0.62;
 /** Where skin turns further away than this from where a feather is set, it stands free. */

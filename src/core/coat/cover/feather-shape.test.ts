@@ -55,6 +55,9 @@ describe('what feathers in rows hide', () => {
   it('lets through once for each that lies over a place', () => {
     const oblong = { lengthMm: 12, widthMm: 8, tipMm: 1e-6 };
     expect(feathersHide(oblong, { pitchMm: 4, spacingMm: 12, through: 0.3 }, 12)).toBeCloseTo(1 - 0.3 ** 2, 9);
+    // Twelve times as wide as they are apart: twelve lie over every place.
+    const wide = { lengthMm: 12, widthMm: 12, tipMm: 1e-6 };
+    expect(feathersHide(wide, { pitchMm: 1, spacingMm: 12, through: 0.9 }, 12)).toBeCloseTo(1 - 0.9 ** 12, 9);
     expect(throughFelt(8, 0.5, 1, 0)).toBeCloseTo(Math.exp(-16), 12);
   });
 });

@@ -63,8 +63,9 @@ export function feathersHide(o: FeatherOutline, { pitchMm, spacingMm, through }:
         const half = halfWidthAt(o, (v + r * spacingMm) / k);
         if (half <= 0) continue;
         const shift = r % 2 === 0 ? 0 : pitchMm / 2;
-        const nearest = Math.round((u - shift) / pitchMm);
-        for (let n = nearest - 2; n <= nearest + 2; n++) if (Math.abs(u - shift - n * pitchMm) < half) left *= through;
+        // As many as lie within half a width to either side, however wide they are.
+        const x = u - shift;
+        left *= through ** Math.max(0, Math.floor((x + half) / pitchMm) - Math.ceil((x - half) / pitchMm) + 1);
       }
       open += left;
     }

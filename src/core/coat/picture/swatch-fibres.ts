@@ -7,7 +7,7 @@ import { normal, seeded } from '@/core/random';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import { featherArea } from '@/core/coat/cover/feather-shape';
 import type { Pile } from './pile';
-import { barb, barbLength } from './vane';
+import { barb, BARB_LAYERS, barbLength, VANE_TURN } from './vane';
 
 export interface SwatchSpec {
   readonly pile: Pile;
@@ -46,9 +46,7 @@ function amount(rnd: () => number, c: number): number {
   }
 }
 
-/** Feathers of a swatch are drawn in so many layers of barbs: they hide what lies below them. Ours. */
-const BARB_LAYERS = 3;
-/** And as strokes so wide, mm: no finer than a screen shows. */
+/** Barbs of a swatch are strokes so wide, mm: no finer than a screen shows. Ours. */
 const BARB_MM = 0.1;
 
 /** Feathers row over row, the lowest first, so that each lies over those below it; their tips point down. */
@@ -74,7 +72,7 @@ function vanes(
     const y = r * s.spacingMm;
     const shift = r % 2 === 1 ? pitch / 2 : 0;
     for (let x = -shift; x < wideMm + pitch; x += pitch) {
-      const turn = 0.09 * (2 * rnd() - 1);
+      const turn = VANE_TURN * (2 * rnd() - 1);
       const [c, d] = [Math.cos(turn), Math.sin(turn)];
       const own = 0.97 + 0.12 * (rnd() - 0.5);
       for (let i = 0; i < barbs; i++) {

@@ -10,6 +10,9 @@ const SHAFT = 0.03;
 const COS = Math.cos(AWAY);
 const SIN = Math.sin(AWAY);
 const HALVINGS = 14;
+/** A feather is drawn in so many layers of barbs: it hides what lies below it; and turned by so much from its neighbours, rad. Ours. */
+export const BARB_LAYERS = 4;
+export const VANE_TURN = 0.09;
 
 /** One fibre of a feather in its plane: u across from the shaft, v from the quill. */
 export interface Barb {

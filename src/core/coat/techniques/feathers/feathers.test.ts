@@ -68,6 +68,12 @@ describe('felted feathers', () => {
     expect(laid().findings.filter((f) => f.severity === 'stop')).toEqual([]);
   });
 
+  it('cut anew when their shape is another: the step rests on it', () => {
+    const cut = laid().operations.find((o) => o.kind === 'cut')!;
+    const keys = cut.restsOn.flatMap((d) => d.at.map((p) => p[p.length - 1]));
+    expect(keys).toEqual(expect.arrayContaining(['lotId', 'lengthMm', 'widthMm', 'thicknessMm', 'tip']));
+  });
+
   it('begin covering, whatever the wool', () => {
     for (const lot of cupboard.lots) {
       const way = wayOf('feathers');

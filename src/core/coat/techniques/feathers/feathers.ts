@@ -186,6 +186,7 @@ function operationsOf(c: LayContext<Feathers>, f: ReturnType<typeof figuresOf>, 
   const quillMgCm = (spec.thicknessMm * densityOf(hand) * hand.rootMm * spec.widthMm * c.habit) / (100 * spec.pitchMm);
   return cutThenLay(c, {
     cutLengthMm: f.cutLength.value,
+    cutGoesBy: { what: 'the shape of the feathers', keys: ['widthMm', 'thicknessMm', 'tip'] },
     materials: outOf(lot, f.mass.value, 'coat'),
     first: say`The feathers are cut first.`,
     cut: {
