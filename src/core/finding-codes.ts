@@ -14,7 +14,13 @@ interface Stages {
     | 'wire-thick'
     | 'wire-bare'
     | 'falls'
-    | 'leans';
+    | 'leans'
+    | 'thing-nowhere'
+    | 'thing-no-wool'
+    | 'thing-other'
+    | 'base-small'
+    | 'twig-rolls'
+    | 'frame-shallow';
   readonly coat:
     | 'nowhere'
     | 'no-wool'

@@ -31,6 +31,15 @@ import {
   tolerance,
 } from '@/core/face/face-methods';
 import { deviation, pictureScale } from '@/core/form/compare';
+import {
+  bandLength,
+  frameBar,
+  knotLength,
+  loopLength,
+  scarfLength,
+  wallWidth,
+  woodMass,
+} from '@/core/build/things/thing-methods';
 import { feltMass, patternScale, showsThrough } from '@/core/build/flat-parts';
 import { scaleOfLife } from '@/core/form/form';
 import { blendFriele, blendStearns, layerOfColour, veilSeen } from '@/core/shade/shade-methods';
@@ -48,6 +57,13 @@ export const methods: readonly Method[] = [
   patternScale,
   feltMass,
   showsThrough,
+  bandLength,
+  scarfLength,
+  loopLength,
+  knotLength,
+  wallWidth,
+  woodMass,
+  frameBar,
   coreMass,
   footGives,
   wrapMass,

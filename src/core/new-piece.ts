@@ -157,6 +157,7 @@ export function newPiece(n: NewPiece, cupboard: Cupboard, hand: Hand): Piece {
             : firstCoat(USUAL[a.id], n.finishedLengthMm, cupboard, hand, n.wools?.coat),
     })),
     markings: [],
+    things: [],
     smallParts: n.wools ? nose(plan.parts, n.wools.nose) : [],
     face: null,
     // On a flat picture a mistake is covered; on a figure it can be pulled off (common practice).

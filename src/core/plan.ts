@@ -26,13 +26,16 @@ import { planLog, type LogPlan } from './log/log';
 import { REFERENCE_MM, resizeForm } from './form/resize';
 import { planFlatParts, type FlatPartPlan } from '@/core/build/flat-parts';
 import { planFrame, type FramePlan } from '@/core/build/frame';
+import { measureThings } from '@/core/build/things/measure-things';
+import { planThings } from '@/core/build/things/things';
+import type { ThingPlan } from '@/core/build/things/thing-plan';
 import { planStands, type StandsPlan } from '@/core/build/stands';
 import { alike } from './alike';
 import { Memo } from './memo';
 import type { Cupboard } from './piece/cupboard';
 import type { Hand } from './piece/hand';
 import type { Piece } from './piece/schema';
-import { RANK, type Context, type Finding, type Stage, type Today } from './stage';
+import { RANK, type Context, type Finding, type Operation, type Stage, type Today } from './stage';
 import { planShade } from './shade/shade';
 import type { ShadePlan } from './shade/shade-plan';
 import { planStock, type StockPlan } from './stock/stock';
@@ -54,6 +57,8 @@ export interface Plan {
   readonly frame: FramePlan;
   readonly stands: StandsPlan;
   readonly flatParts: readonly FlatPartPlan[];
+  /** What it wears, stands on or hangs in. */
+  readonly things: readonly ThingPlan[];
   readonly needles: NeedlePlan;
   readonly work: WorkPlan;
   readonly stock: StockPlan;
@@ -124,7 +129,18 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
   const { work, shaped, form, coat, shade, thickness } = known;
   const core = planCore(x, { work, inside, thickness });
   const frame = planFrame(x, { work, core: core.result });
-  const stands = planStands(x, { work, core: core.result, coat: coat.result, frame: frame.result });
+  const measured = x.memo.keep(
+    'things',
+    [x.piece.things, work, x.hand.coreDensityMgCm3['flat felt'].usual],
+    measureThings,
+  );
+  const stands = planStands(x, {
+    work,
+    core: core.result,
+    coat: coat.result,
+    frame: frame.result,
+    things: measured,
+  });
   const flat = planFlatParts(x);
   const operations = tied([...coat.operations, ...shade.operations], shade.ties);
   const laid = withFinish({ ...x, coat: coat.result, operations });
@@ -137,7 +153,8 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
     shade: shade.result,
     coatWork: laid.map((o) => o.id),
   });
-  const building = [frame, core, stands, flat, face].flatMap((s) => s.operations);
+  const things = planThings(x, { work, measured, stands: stands.result, finished: lastOf(laid) });
+  const building = [frame, core, stands, flat, face, things].flatMap((s) => s.operations);
   const ordered = putInOrder(x, {
     coat: coat.result,
     shade: shade.result,
@@ -161,18 +178,25 @@ function finish(x: Context, known: Known, inside: CoreSkin): Plan {
     frame: frame.result,
     stands: stands.result,
     flatParts: flat.result,
+    things: things.result,
     needles: needles.result,
     work: sittings.result,
     stock: stock.result,
     log: log.result,
     hand: x.hand,
     findings: inWeight(
-      [form, core, frame, stands, flat, coat, shade, face, needles, sorted, sittings, stock, log].flatMap(
+      [form, core, frame, stands, flat, things, coat, shade, face, needles, sorted, sittings, stock, log].flatMap(
         (s) => s.findings,
       ),
     ),
   };
 }
+
+/** Steps nothing of the coat comes after. */
+const lastOf = (laid: readonly Operation[]): string[] => {
+  const before = new Set(laid.flatMap((o) => o.after.map((a) => a.id)));
+  return laid.flatMap((o) => (before.has(o.id) ? [] : [o.id]));
+};
 
 /** What stops the work first; of equal weight in the order of the stages. */
 const inWeight = (findings: readonly Finding[]): Finding[] =>

@@ -9,6 +9,7 @@ type RefKind =
   | 'area'
   | 'marking'
   | 'small part'
+  | 'small thing'
   | 'feature'
   | 'whiskers'
   | 'finish'

@@ -121,7 +121,7 @@ export interface After {
 
 /** What wool is for in the step that takes it. */
 export type WoolUse =
-  'coat' | 'band' | 'anchor' | 'core' | 'collar' | 'flat part' | 'lining' | 'layer of colour' | 'face';
+  'coat' | 'band' | 'anchor' | 'core' | 'collar' | 'flat part' | 'lining' | 'layer of colour' | 'face' | 'small thing';
 
 /** Wool of one lot that goes through a step. */
 export interface Material {

@@ -27,7 +27,7 @@ export interface Touched {
 }
 
 const LAST = ['needles', 'work', 'stock', 'log'] as const;
-const INSIDE = ['core', 'frame', 'stands', 'face', ...LAST] as const;
+const INSIDE = ['core', 'frame', 'things', 'stands', 'face', ...LAST] as const;
 const BUT_FORM = ['coat', 'shade', 'flatParts', ...INSIDE] as const;
 const ALL = ['form', ...BUT_FORM] as const;
 
@@ -49,7 +49,8 @@ const OF_PIECE: Readonly<Record<keyof Piece, readonly PlanPart[] | 'by area'>> =
   areas: 'by area',
   markings: BUT_FORM,
   smallParts: ['coat', 'shade', 'face', ...LAST],
-  face: ['coat', 'shade', 'stands', 'face', ...LAST],
+  things: ['things', 'stands', ...LAST],
+  face: ['coat', 'shade', 'things', 'stands', 'face', ...LAST],
   correction: ['shade', ...LAST],
   work: LAST,
   known: [],

@@ -13,6 +13,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import { defaultHand, type Hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Layer } from '@/core/piece/shade';
+import { isFelted } from '@/core/piece/things';
 
 export { demoCupboard };
 export const demoPieces: readonly Piece[] = [pineMarten, alpacaCria, kingfisher, brownHare, pineMartenBegun];
@@ -47,6 +48,8 @@ export function withDemoLots(cupboard: Cupboard, piece: Piece): Cupboard {
     ...piece.areas.flatMap((a) => lotsOf(a.coat)),
     ...layered.flatMap(lotsOfLayer),
     ...piece.smallParts.flatMap((s) => s.recipe.map((r) => r.lotId)),
+    ...piece.flatParts.flatMap((f) => [f.lotId, f.liningLotId]),
+    ...piece.things.map((t) => (isFelted(t) ? t.lotId : null)),
   ]);
   if (piece.core.lotId !== null) used.add(piece.core.lotId);
   const missing = demoCupboard.lots.filter((l) => used.has(l.id) && !cupboard.lots.some((m) => m.id === l.id));

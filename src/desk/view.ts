@@ -4,7 +4,7 @@ import { LIGHTINGS } from '@/core/picture/lighting';
 import { placeSchema } from '@/core/piece/places';
 
 export const OVERLAYS = ['fur', 'colour', 'rows', 'lie', 'cover', 'areas', 'plain'] as const;
-export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'areas'] as const;
+export const FORM_ROOMS = ['shape', 'compare', 'core', 'frame', 'stands', 'flat', 'things', 'areas'] as const;
 export type FormRoom = (typeof FORM_ROOMS)[number];
 export const COAT_ROOMS = ['lay', 'lie', 'ways', 'trim', 'practice'] as const;
 export type CoatRoom = (typeof COAT_ROOMS)[number];
@@ -80,6 +80,8 @@ export const viewSchema = z.object({
   besideLight: z.enum(LIGHTS).catch('window').default('window'),
   besideAt: z.number().min(0).max(1).catch(0.5).default(0.5),
   flatId: z.string().nullable().default(null),
+  /** The small thing in hand. */
+  thingId: z.string().nullable().catch(null).default(null),
   partId: z.string().nullable().default(null),
   /** Of a pair: whether both bend alike, or one alone. */
   poseSide: z.enum(['both', 'left', 'right']).catch('both').default('both'),

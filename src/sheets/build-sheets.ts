@@ -74,7 +74,7 @@ export function buildSheets(paper: Paper, plan: Plan, u: Units): void {
   if (stands.tipping) {
     paper.paragraph(
       stands.marginMm >= 0
-        ? `It stands: the middle of its weight (${g(stands.massG)}) lies ${mm(stands.marginMm)} inside its feet, and it falls when tipped by ${format(stands.tipping, u)}.`
+        ? `It stands${stands.on ? ` on ${stands.on.name}` : ''}: the middle of its weight (${g(stands.massG)}) lies ${mm(stands.marginMm)} inside ${stands.on ? 'the edge' : 'its feet'}, and it falls when tipped by ${format(stands.tipping, u)}.`
         : `It does not stand on its own: the middle of its weight (${g(stands.massG)}) lies ${mm(-stands.marginMm)} beyond its feet. Fix it to a base.`,
     );
   }
@@ -201,39 +201,129 @@ function bounds(l: Loop): { x0: number; x1: number; y0: number; y1: number } {
   return b;
 }
 
-/** Patterns of the flat parts: cut on the outer line, finished inner line dashed, the seat along the bottom. */
+/** A piece of flat felt on the sheet. */
+interface Pattern {
+  readonly name: string;
+  readonly outline: Float64Array;
+  readonly pattern: Plan['flatParts'][number]['pattern'];
+  readonly does: string;
+  readonly also: string;
+}
+
+/** Patterns of flat parts and small things: cut on the outer line, finished inner line dashed, the seat along the bottom. */
 function patterns(paper: Paper, plan: Plan, u: Units): void {
-  plan.flatParts.forEach((p, i) => {
+  const flats = plan.flatParts.map((p): Pattern => ({
+    ...p,
+    does: `${format(p.mass, u)} of wool${p.liningMass ? ` and ${format(p.liningMass, u)} of lining` : ''} each.`,
+    also: p.count === 2 ? ', two, one turned over' : '',
+  }));
+  const things = plan.things.flatMap((t) =>
+    t.panels.map((x): Pattern => ({
+      name: `${t.name}, ${x.name.toLowerCase()}`,
+      outline: x.outline,
+      pattern: t.pattern!,
+      does: `${format(x.mass, u)} of wool${x.count > 1 ? ' each' : ''}.`,
+      also: x.count > 1 ? `, ${x.count}` : '',
+    })),
+  );
+  [...flats, ...things].forEach((p, i) => {
     const k = p.pattern.value;
-    const at = (l: Float64Array, s: number) => Float64Array.from(l, (v) => v * s);
-    const cut = bounds(at(p.outline, k));
-    const tall = cut.y1 - cut.y0;
-    if (i === 0 || paper.y + tall + 34 > paper.height - TILE_BOTTOM) {
-      paper.newPage();
-      paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
-    }
-    paper.heading(`Pattern: ${p.name}${p.count === 2 ? ', two, one turned over' : ''}`, 'H2');
-    paper.paragraph(
-      `At true size. Lay the wool to the outer line, ${format({ kind: 'number', value: k }, u)} times the finished one, and felt it in to the dashed line. ` +
-        `${format(p.mass, u)} of wool${p.liningMass ? ` and ${format(p.liningMass, u)} of lining` : ''} each.` +
-        (tall > paper.height - TILE_TOP - TILE_BOTTOM || cut.x1 - cut.x0 > paper.innerWidth
-          ? ' It is larger than the sheet: print on larger paper.'
-          : ''),
-      { size: 9 },
+    const larger = p.outline.map((v) => v * k);
+    trueSize(
+      paper,
+      `Pattern: ${p.name}${p.also}`,
+      `At true size. Lay the wool to the outer line, ${format({ kind: 'number', value: k }, u)} times the finished one, and felt it in to the dashed line. ${p.does}`,
+      bounds(larger),
+      (put) => {
+        paper.polyline(closed(larger, put), 0.35, false);
+        paper.polyline(closed(p.outline, put), 0.2, true);
+      },
+      i === 0,
     );
-    // A pattern longer than the sheet is cut off where the sheet ends, and the sheet says so.
-    const fits = cut.x1 - cut.x0 <= paper.innerWidth && tall <= paper.height - TILE_TOP - TILE_BOTTOM;
-    const top = paper.y;
-    const put = (x: number, y: number): [number, number] => [MARGIN + x - cut.x0, top + cut.y1 - y];
-    paper.tagged(
-      'Figure',
-      () =>
-        paper.clipped(MARGIN - 0.3, top - 0.3, paper.innerWidth + 0.6, paper.height - TILE_BOTTOM - top + 0.6, () => {
-          paper.polyline(closed(at(p.outline, k), put), 0.35, false);
-          paper.polyline(closed(p.outline, put), 0.2, true);
-        }),
-      `Pattern of ${p.name} at true size${fits ? '' : ', cut off where the sheet ends'}`,
-    );
-    paper.y += tall + 8;
   });
+  template(paper, plan, u, flats.length + things.length === 0);
+}
+
+/** The top of a base with the holes for the wires of its feet, seen from above with the front up the page. */
+function template(paper: Paper, { stands, things }: Plan, u: Units, begin: boolean): void {
+  const base = things.find((t) => t.id === stands.on?.baseId);
+  if (!stands.on || !base) return;
+  // The animal's left lies to the left of the page.
+  const onPage = (list: readonly (readonly [number, number])[]) => Float64Array.from(list.flatMap(([x, z]) => [-x, z]));
+  const edge = onPage(stands.on.outline);
+  const holes = stands.on.twigId === null && stands.holeMm > 0 ? stands.holes : [];
+  const across = format({ kind: 'fine', value: stands.holeMm }, u);
+  trueSize(
+    paper,
+    `Template: ${base.name}`,
+    `At true size, seen from above, the front of the animal up the page.${
+      holes.length > 0 ? ` Bore ${holes.length} holes of ${across}: ${holes.map((h) => h.name).join('; ')}.` : ''
+    } Crossed lines: under the middle of its feet.`,
+    bounds(edge),
+    (put) => {
+      paper.polyline(closed(edge, put), 0.35, false);
+      const [mx, mz] = stands.on!.middle;
+      paper.polyline([put(-mx - 4, mz), put(-mx + 4, mz)], 0.2, false);
+      paper.polyline([put(-mx, mz - 4), put(-mx, mz + 4)], 0.2, false);
+      for (const { at } of holes)
+        paper.polyline(
+          Array.from({ length: 25 }, (_, i) => {
+            const q = (2 * Math.PI * i) / 24;
+            return put(-at[0] + (stands.holeMm / 2) * Math.cos(q), at[1] + (stands.holeMm / 2) * Math.sin(q));
+          }),
+          0.25,
+          false,
+        );
+    },
+    begin,
+  );
+}
+
+/** A drawing at true size, below what is on the page where there is room; what is larger than the sheet in strips that overlap. */
+function trueSize(
+  paper: Paper,
+  title: string,
+  words: string,
+  box: { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number },
+  draw: (put: (x: number, y: number) => [number, number]) => void,
+  begin: boolean,
+): void {
+  const most = paper.height - TILE_TOP - TILE_BOTTOM;
+  const [wide, tall] = [box.x1 - box.x0, box.y1 - box.y0];
+  const across = tiles(wide, paper.innerWidth);
+  const down = tiles(tall, most);
+  const page = () => {
+    paper.newPage();
+    paper.tagged('Figure', () => paper.checkBar(MARGIN, paper.height - 18), BAR);
+  };
+  const room = (high: number) => paper.y + high <= paper.height - TILE_BOTTOM;
+  if (begin || !room(Math.min(tall, most) + 34)) page();
+  paper.heading(title, 'H2');
+  paper.paragraph(
+    words + (across * down > 1 ? ` In ${across * down} strips: lay the dashed lines over each other.` : ''),
+    { size: 9 },
+  );
+  for (let j = 0; j < down; j++)
+    for (let i = 0; i < across; i++) {
+      const fromX = i * (paper.innerWidth - OVERLAP);
+      const fromY = j * (most - OVERLAP);
+      const [w, h] = [Math.min(paper.innerWidth, wide - fromX), Math.min(most, tall - fromY)];
+      if ((i > 0 || j > 0) && !room(h + 4)) {
+        page();
+        paper.y = TILE_TOP;
+      }
+      const top = paper.y;
+      const place = { x: MARGIN, y: top, w, h, fromX, fromY };
+      paper.tagged(
+        'Figure',
+        () => {
+          paper.clipped(MARGIN - 0.3, top - 0.3, w + 0.6, h + 0.6, () =>
+            draw((x, y) => [MARGIN + x - box.x0 - fromX, top + box.y1 - y - fromY]),
+          );
+          joinMarks(paper, place, { left: i > 0, right: i < across - 1, above: j > 0, below: j < down - 1 });
+        },
+        `${title} at true size${across * down > 1 ? `, strip ${i + 1 + across * j} of ${across * down}` : ''}`,
+      );
+      paper.y += h + 8;
+    }
 }

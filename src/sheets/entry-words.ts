@@ -29,7 +29,7 @@ const PLACES: Readonly<Record<string, string>> = {
 
 /** What an entry is about: an area, a part, a marking, a kind of work. */
 export function placeOf({ piece }: Telling, id: string): string {
-  const named = [piece.areas, piece.form.parts, piece.flatParts, piece.markings, piece.smallParts].flat();
+  const named = [piece.areas, piece.form.parts, piece.flatParts, piece.markings, piece.smallParts, piece.things].flat();
   const whiskers = piece.face?.whiskers ?? [];
   // What is left is of the face: the glue of its eyes.
   return [...named, ...whiskers].find((x) => x.id === id)?.name ?? PLACES[id] ?? 'Face';

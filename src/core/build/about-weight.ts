@@ -67,6 +67,9 @@ export function aboutFeet(body: Body, centre: Vec3): AboutFeet {
   return { groundY: heightOver(ground, centre[0], centre[2]), feet, marginMm: margin };
 }
 
-/** Where the middle of the weight lies while parts are moved: as far from where it was worked out as that of the parts has moved. */
-export const aboutCentre = (worked: Vec3, of: Body, now: Body): Vec3 =>
-  add(worked, sub(aboutMiddle(now), aboutMiddle(of)));
+/**
+ * Where the middle of the weight lies while parts are moved: as far from where it was worked out as that of the parts has moved.
+ * @param share of all weight that is the animal's
+ */
+export const aboutCentre = (worked: Vec3, of: Body, now: Body, share = 1): Vec3 =>
+  add(worked, scale(sub(aboutMiddle(now), aboutMiddle(of)), share));

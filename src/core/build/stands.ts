@@ -18,6 +18,9 @@ import type { FormWork } from '@/core/form/form';
 import type { FramePlan } from './frame';
 import { onTheGround, type Contact } from './ground-contact';
 import { skeleton } from './skeleton';
+import { supported, wornWeights, type Support } from './things/support';
+import type { ThingPlan } from './things/thing-plan';
+import { widerBase } from './things/base-findings';
 import { feetOut, JOIN_LATER, SAFE_DEG, weightLow, weightOperation } from './steadied';
 
 /** Wider than the wire by this, so that it goes in and glue has room; ours. mm */
@@ -39,6 +42,10 @@ export interface StandsPlan {
   /** Where the wire of each foot that is on the ground would go into a base, and how wide to bore. */
   readonly holes: readonly { readonly name: string; readonly at: Point2 }[];
   readonly holeMm: number;
+  /** What it stands on beside the ground, where it stands on something: weight, middle, margin and tipping are then those of all of it. */
+  readonly on: Support | null;
+  /** Of all that weight so much is the animal’s, as a share. */
+  readonly animalShare: number;
   /** What is put low into it so that it stands, and where it lies; null where nothing is. */
   readonly low: (NonNullable<Piece['core']['weight']> & { readonly at: Vec3 }) | null;
 }
@@ -85,6 +92,7 @@ interface BeforeStands {
   readonly core: CorePlan;
   readonly coat: CoatPlan;
   readonly frame: FramePlan;
+  readonly things: readonly ThingPlan[];
 }
 
 /** How the animal stands under its weights, and under one more put low over one side of the feet it stands on without it. */
@@ -106,11 +114,13 @@ function standing(w: FormWork, weights: readonly Weight[], low: Piece['core']['w
 
 export function planStands(
   { piece, hand, memo }: Context,
-  { work: w, core, coat, frame }: BeforeStands,
+  { work: w, core, coat, frame, things }: BeforeStands,
 ): Stage<StandsPlan> {
-  const weights = [...core.weights, ...coatWeights(coat, memo), ...wireWeights(frame)];
+  const weights = [...core.weights, ...coatWeights(coat, memo), ...wireWeights(frame), ...wornWeights(things)];
   const low = piece.core.weight;
   const s = standing(w, weights, low);
+  const on = w.body.board ? null : supported(things, s);
+  const whole = on ?? s;
   const legs = skeleton(w.body, piece.frame).limbs;
   // A leg goes into a base if it, or what sits on it, is on the ground.
   const sitsOn = (b: BodyPart, id: string): boolean => {
@@ -123,6 +133,7 @@ export function planStands(
   const isLeg = (c: Contact) => legs.some((l) => sitsOn(c.part, l.part.part.id));
   const props = s.contacts.filter((c) => c.part.part.on !== null && !isLeg(c));
   const leansOn =
+    !on &&
     s.contacts.some(isLeg) &&
     props.length > 0 &&
     overFeet(
@@ -137,21 +148,23 @@ export function planStands(
   });
   const kind = w.body.board
     ? 'hangs'
-    : legs.length <= 2 && legs.length > 0 && s.tipping.value < SAFE_DEG
+    : !on?.support.baseId && legs.length <= 2 && legs.length > 0 && whole.tipping.value < SAFE_DEG
       ? 'needs a base'
       : 'stands';
   const result: StandsPlan = {
     case: kind,
-    massG: s.massG,
-    centre: s.centre,
+    massG: whole.massG,
+    centre: whole.centre,
     groundY: s.groundY,
     feet: s.feet,
-    marginMm: s.margin,
-    tipping: kind === 'hangs' ? null : s.tipping,
-    towards: sideOf(s.outward),
+    marginMm: whole.margin,
+    tipping: kind === 'hangs' ? null : whole.tipping,
+    towards: sideOf(whole.outward),
     leansOn,
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
+    on: on?.support ?? null,
+    animalShare: whole.massG > 0 ? s.massG / whole.massG : 1,
     low: kind === 'hangs' ? null : s.low,
   };
   return {
@@ -160,10 +173,14 @@ export function planStands(
       kind === 'hangs'
         ? []
         : [
-            ...judge(result, s.outward, () => [
-              ...feetOut(piece, w, s.contacts, result, s.outward, core),
-              ...weightLow(result, (x) => standing(w, weights, x), low),
-            ]),
+            ...judge(result, whole.outward, () =>
+              on
+                ? widerBase(piece, things, s, on)
+                : [
+                    ...feetOut(piece, w, s.contacts, result, s.outward, core),
+                    ...weightLow(result, (x) => standing(w, weights, x), low),
+                  ],
+            ),
             ...leaning(result),
           ],
     operations: low && kind !== 'hangs' ? [weightOperation(low, hand)] : [],
@@ -190,7 +207,10 @@ const leaning = (s: StandsPlan): Finding[] =>
 
 function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]): Finding[] {
   if (s.tipping === null || s.tipping.value >= SAFE_DEG) return [];
-  const height = Math.max(s.centre[1] - s.groundY, 1e-6);
+  // A twig that rolls says so itself.
+  if (s.on && !s.on.baseId) return [];
+  const what: Text = s.on ? say`its base` : say`its feet`;
+  const height = Math.max(s.centre[1] - (s.on?.level ?? s.groundY), 1e-6);
   const wanted = height * Math.tan((SAFE_DEG * Math.PI) / 180);
   // Weight goes low, over the side away from where it falls: how far inside the edge that is.
   const edge = Math.max(...s.feet.map((q) => q[0] * outward[0] + q[1] * outward[1]));
@@ -207,14 +227,19 @@ function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]
   const cures = remedies();
   const pressed = (of: 'form' | 'core') => cures.some((r) => r.changes.some((c) => c.path[0] === of));
   // What can be pressed says its own figures.
-  const helps = [
-    ...(pressed('form') ? [] : [say`set the feet on that side ${mm(move)} further out`]),
-    ...(pressed('core') || !weight ? [] : [say`put ${grams(weight.value)} low on the other side`]),
-    say`fix it to a base`,
-  ];
-  const remedyWords: Text = say` ${cures.length > 0 ? 'Or ' : 'To hold it, '}${helps.flatMap((h, k) => (k > 0 ? [...say`, or `, ...h] : h))}.`;
+  const helps = s.on
+    ? []
+    : [
+        ...(pressed('form') ? [] : [say`set the feet on that side ${mm(move)} further out`]),
+        ...(pressed('core') || !weight ? [] : [say`put ${grams(weight.value)} low on the other side`]),
+        say`fix it to a base`,
+      ];
+  const remedyWords: Text =
+    helps.length === 0
+      ? []
+      : say` ${cures.length > 0 ? 'Or ' : 'To hold it, '}${helps.flatMap((h, k) => (k > 0 ? [...say`, or `, ...h] : h))}.`;
   const base: Text =
-    s.holes.length >= 2
+    s.holes.length >= 2 && !s.on
       ? say` On a base, bore ${mm(s.holeMm)} holes ${mm(Math.hypot(s.holes[0]!.at[0] - s.holes[1]!.at[0], s.holes[0]!.at[1] - s.holes[1]!.at[1]))} apart for the wires of ${s.holes[0]!.name.split(',')[0]!}.`
       : [];
   return [
@@ -226,7 +251,7 @@ function judge(s: StandsPlan, outward: Point2, remedies: () => readonly Remedy[]
       about: null,
       says:
         s.marginMm < 0
-          ? say`On its own it falls ${words[s.towards]}: the middle of its weight is ${mm(-s.marginMm)} beyond its feet.`
+          ? say`${s.on ? 'With what it stands on' : 'On its own'} it falls ${words[s.towards]}: the middle of its weight is ${mm(-s.marginMm)} beyond ${what}.`
           : say`It falls ${words[s.towards]} when tipped by only ${degrees(s.tipping.value)}.`,
       why: [
         ...say`At least ${degrees(SAFE_DEG)} is wanted so that a knock does not throw it.`,

@@ -12,7 +12,7 @@ import type { RowPiece } from '@/core/coat/rows/rows';
 import { featherArea } from '@/core/coat/cover/feather-shape';
 import { triangleArea } from '@/core/geometry/mesh';
 import { towardHollow } from '@/core/geometry/leaf';
-import type { Vec3 } from '@/core/geometry/vec';
+import { unit, type Vec3 } from '@/core/geometry/vec';
 import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
@@ -22,6 +22,8 @@ import type { ShadeField } from '@/core/shade/layers/look';
 import { leftOver } from '@/core/shade/layers/strands';
 import { fibreMassPerMm } from '@/core/wool/fibre';
 import type { BareSkin } from './bare-skin';
+import type { Surface } from './eye-solid';
+import { squareTo } from './lamp-grid';
 import { FELT, featherer, FibreBed, felter, grower, Palette, SEGMENTS, type Fibres } from './fibres';
 import type { SkinField } from './skin-field';
 
@@ -200,6 +202,41 @@ function feltSkin(
   }
 }
 
+/** A surface of felt beside the animal, and its light. */
+interface Felted {
+  readonly surface: Pick<Surface, 'positions' | 'normals' | 'triangles'>;
+  readonly light: Triple;
+}
+
+/** What lies on it is shorter than on the animal: it is felted flat and small. Ours. */
+const FLAT_FUZZ_MM = 1.3;
+
+/** The fuzz of felt that is no skin. */
+function fuzzOf(
+  { positions: p, normals: n, triangles: T }: Felted['surface'],
+  colour: number,
+  perMm2: number,
+  widthMm: number,
+  bed: FibreBed,
+  seed: number,
+): void {
+  const rnd = seeded(seed);
+  const put = felter(bed, null, seed);
+  const [places, corners] = [Float64Array.from(p), Uint32Array.from(T)];
+  for (let t = 0; t < T.length; t += 3) {
+    const many = triangleArea(places, corners, t) * perMm2;
+    for (let k = Math.floor(many + rnd()); k > 0; k--) {
+      const [a, b] = [rnd(), rnd()];
+      const [u, v] = a + b > 1 ? [1 - a, 1 - b] : [a, b];
+      const at = (q: ArrayLike<number>, e: number): number =>
+        (1 - u - v) * q[3 * T[t]! + e]! + u * q[3 * T[t + 1]! + e]! + v * q[3 * T[t + 2]! + e]!;
+      const out = [...unit([at(n, 0), at(n, 1), at(n, 2)])] as [number, number, number];
+      const side = [...squareTo(out)[0]] as [number, number, number];
+      put({ x: at(p, 0), y: at(p, 1), z: at(p, 2), n: out, l: side }, widthMm, colour, false, FLAT_FUZZ_MM);
+    }
+  }
+}
+
 /** A whisker of horsehair, mm, and how light it is beside its colour: it stands alone in the light. Ours. */
 const THREAD = 0.11;
 const THREAD_TONE = 0.8;
@@ -224,6 +261,7 @@ const FELT_WIDEST = 0.07;
  * @param most about so many fibres in all
  * @param seen of what is not seen fewer fibres are drawn
  * @param trimStep steps of the trim plan already taken; null for the finished coat
+ * @param felts surfaces of felt beside the animal
  * @param clear places fibres keep out of: round the eyes, mm
  */
 export function coatFibres(
@@ -236,6 +274,7 @@ export function coatFibres(
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
   seen: Seen,
   trimStep: number | null = null,
+  felts: readonly Felted[] = [],
 ): Coated {
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
@@ -247,6 +286,10 @@ export function coatFibres(
   for (let t = 0; t < T.length; t += 3) {
     if (!felted[T[t]!] && !felted[T[t + 1]!] && !felted[T[t + 2]!]) continue;
     bareMm2 += triangleArea(p, T, t);
+  }
+  for (const { surface: s } of felts) {
+    const [at, of] = [Float64Array.from(s.positions), Uint32Array.from(s.triangles)];
+    for (let t = 0; t < of.length; t += 3) bareMm2 += triangleArea(at, of, t);
   }
   const feltPer = FELT.layers / (FELT.lengthMm * (FELT.finenessUm / 1000));
   const felt = bareMm2 * feltPer;
@@ -294,6 +337,9 @@ export function coatFibres(
     return s ? (towardHollow(s.l.bent, x, y, z) > 0 ? s.lining : s.back) : entries[corner]!;
   };
   feltSkin(form, felted, colourAt, feltPer * feltShare, feltWide, along, bed, field, piece.seed + 5);
+  felts.forEach(({ surface, light }, i) =>
+    fuzzOf(surface, feltOf(light), feltPer * feltShare, feltWide, bed, piece.seed + 31 * (i + 1)),
+  );
   keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);

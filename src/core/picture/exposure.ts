@@ -13,6 +13,7 @@ import { clawSurface } from './claw-solid';
 import { eyeSolids, type Surface } from './eye-solid';
 import { SEGMENTS, type Fibres } from './fibres';
 import { noseSurface } from './nose-solid';
+import { thingSolids } from './thing-solids';
 import { groundUnder, type Ground } from './ground';
 import { lampGrid } from './lamp-grid';
 import { across, eye, projector, type Lens, type Turned } from './lens';
@@ -117,11 +118,19 @@ export function* exposure(
         ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
       ]
     : [];
+  const things = thingSolids(plan, cupboard);
+  const felts = things.flatMap(({ surface, fuzz }) => (fuzz ? [{ surface, light: fuzz }] : []));
   const laid = { ...plan, coat, form: { ...plan.form, skin } };
-  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), trimStep);
+  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), trimStep, felts);
   yield 0.35;
   const to = lampFrom(turned, by);
-  const lamp = lampGrid(to, coated.fibres, skin, coarse);
+  const lamp = lampGrid(
+    to,
+    coated.fibres,
+    skin,
+    coarse,
+    things.map((t) => t.surface),
+  );
   yield 0.42;
   const sky = skyGrid(field, coated.fibres);
   yield 0.55;
@@ -151,11 +160,27 @@ export function* exposure(
   const nearer = face ? BEFORE_SKIN * face.of.eyes.discMm : 0;
   for (const [s, gloss] of solids)
     drawSolid(c, { ...s, light: lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss) }, nearer);
+  for (const { surface: s, gloss } of things) {
+    const lit = lightSolid(s.positions, s.normals, s.colour, lamp, sky, by, from, gloss);
+    // Felt and wood are as light as felt is.
+    for (let i = 0; i < lit.length; i++) lit[i]! *= skinLight;
+    drawSolid(c, { ...s, light: lit });
+  }
   yield 0.74;
   drawFibres(c, coated.fibres, light);
   yield 0.92;
-  const level = lowest(plan.form.skin.positions);
-  const ground = isRelief(piece) || turned.pitch < 1 ? null : groundUnder(sky, to, by, level, 2 * coarse);
+  const level = plan.stands.on?.level ?? lowest(plan.form.skin.positions);
+  const ground =
+    isRelief(piece) || turned.pitch < 1
+      ? null
+      : groundUnder(
+          sky,
+          to,
+          by,
+          level,
+          2 * coarse,
+          things.map((t) => t.surface),
+        );
   // The wall is as light by every lamp; what stands before it goes by the meter.
   for (let i = 0; i < c.light.length; i++) c.light[i]! *= exposed;
   for (let i = 0; i < c.solid.length; i++) c.solid[i]! *= exposed;

@@ -296,8 +296,9 @@ export const FELT = { lengthMm: 2.4, finenessUm: 26, layers: 5, off: 0.05, casts
 /**
  * Grows felt on a bed at places of a surface. Along: along the lie and not any way, for ears and what is brushed. A layer of wool felted
  * flat counts in the shade like any fur, it is not part of what lies below it.
+ * @param field what it lies round; null for a surface that says its way out at each place
  */
-export function felter(bed: FibreBed, field: SkinField, seed: number) {
+export function felter(bed: FibreBed, field: SkinField | null, seed: number) {
   const rnd = seeded(seed);
   const p = bed.points;
   return (
@@ -324,8 +325,8 @@ export function felter(bed: FibreBed, field: SkinField, seed: number) {
     p[at + 1] = y;
     p[at + 2] = z;
     for (let k = 0; k < SEGMENTS; k++) {
-      const c = cellAt(field, x, y, z);
-      if (c >= 0) {
+      const c = field ? cellAt(field, x, y, z) : -1;
+      if (field && c >= 0) {
         const w = field.ways;
         nx = w[6 * c]!;
         ny = w[6 * c + 1]!;
@@ -340,7 +341,7 @@ export function felter(bed: FibreBed, field: SkinField, seed: number) {
       x += seg * (ca * lx + sa * sx + Math.sin(up) * nx);
       y += seg * (ca * ly + sa * sy + Math.sin(up) * ny);
       z += seg * (ca * lz + sa * sz + Math.sin(up) * nz);
-      if (c >= 0 && !stands) {
+      if (field && c >= 0 && !stands) {
         const h = heightIn(field, c, x, y, z);
         const to = Math.min(off, Math.max(h, 0.02));
         x += (to - h) * nx;

@@ -1,7 +1,7 @@
 /** The soft shadow an animal throws on what it stands on: several lamps close together and the sky, on a coarse grid. Lengths mm. */
 import type { Vec3 } from '@/core/geometry/vec';
 import { seeded } from '@/core/random';
-import { squareTo } from './lamp-grid';
+import { overTriangle, squareTo } from './lamp-grid';
 import { across, eye, type Lens } from './lens';
 import type { Lighting } from './lighting';
 import { layersOnWay, type SkyGrid } from './sky-grid';
@@ -28,8 +28,21 @@ export interface Ground {
   readonly light: Float32Array;
 }
 
-/** @param level height of the ground @param cell side of a cell */
-export function groundUnder(sky: SkyGrid, to: Vec3, by: Lighting, level: number, cell: number): Ground {
+/** What else throws a shadow on it. */
+interface Cast {
+  readonly positions: ArrayLike<number>;
+  readonly triangles: ArrayLike<number>;
+}
+
+/** @param level height of the ground @param cell side of a cell @param things what stands on it beside the animal */
+export function groundUnder(
+  sky: SkyGrid,
+  to: Vec3,
+  by: Lighting,
+  level: number,
+  cell: number,
+  things: readonly Cast[] = [],
+): Ground {
   const { field } = sky;
   const high = field.n[1] * field.h;
   // As far as the shadow of the top falls.
@@ -43,6 +56,10 @@ export function groundUnder(sky: SkyGrid, to: Vec3, by: Lighting, level: number,
   const light = new Float32Array(n[0] * n[1]).fill(1);
   const rnd = seeded(7);
   const step = 1.5 * field.h;
+  const lamps = Array.from({ length: LAMPS }, (_, k) => lampAt(to, u, v, k, 0));
+  const shades = (ways: readonly Vec3[]) =>
+    ways.map((d) => (things.length > 0 ? thrown(things, d, level, from, cell, n) : null));
+  const [byLamps, bySky] = [shades(lamps), shades(SKY)];
   const all = by.lamp * Math.max(0.05, to[1]) + by.sky;
   for (let j = 0; j < n[1]; j++)
     for (let i = 0; i < n[0]; i++) {
@@ -50,21 +67,55 @@ export function groundUnder(sky: SkyGrid, to: Vec3, by: Lighting, level: number,
       let lit = 0;
       const turn = 2 * Math.PI * rnd();
       for (let k = 0; k < LAMPS; k++) {
-        const r = WIDE * Math.sqrt((k + 0.5) / LAMPS);
-        const a = turn + 2.399963 * k;
-        const d = [0, 1, 2].map((q) => to[q]! + r * (Math.cos(a) * u[q]! + Math.sin(a) * v[q]!));
-        const size = Math.hypot(...d);
-        lit += Math.exp(-0.75 * layersOnWay(sky, at, [d[0]! / size, d[1]! / size, d[2]! / size], step)) / LAMPS;
+        if (byLamps[k]?.[i + n[0] * j]) continue;
+        lit += Math.exp(-0.75 * layersOnWay(sky, at, lampAt(to, u, v, k, turn), step)) / LAMPS;
       }
       let open = 0;
       let whole = 0;
-      for (const d of SKY) {
+      for (const [k, d] of SKY.entries()) {
         whole += d[1];
-        open += d[1] * Math.exp(-0.75 * layersOnWay(sky, at, d, 2 * step));
+        if (!bySky[k]?.[i + n[0] * j]) open += d[1] * Math.exp(-0.75 * layersOnWay(sky, at, d, 2 * step));
       }
       light[i + n[0] * j] = (by.lamp * Math.max(0.05, to[1]) * lit + (by.sky * open) / whole) / all;
     }
   return { level, from, cell, n, light: softened(light, n) };
+}
+
+/** One of several lamps close together. */
+function lampAt(to: Vec3, u: Vec3, v: Vec3, k: number, turn: number): Vec3 {
+  const r = WIDE * Math.sqrt((k + 0.5) / LAMPS);
+  const a = turn + 2.399963 * k;
+  const d = [0, 1, 2].map((q) => to[q]! + r * (Math.cos(a) * u[q]! + Math.sin(a) * v[q]!));
+  const size = Math.hypot(...d);
+  return [d[0]! / size, d[1]! / size, d[2]! / size];
+}
+
+/** Cells of the ground that things hide from a light that comes along a way. @param d unit direction to the light */
+function thrown(
+  things: readonly Cast[],
+  d: Vec3,
+  level: number,
+  from: readonly [number, number],
+  cell: number,
+  n: readonly [number, number],
+): Uint8Array {
+  const out = new Uint8Array(n[0] * n[1]);
+  const up = Math.max(0.05, d[1]);
+  const [a, b, c] = [new Float64Array(3), new Float64Array(3), new Float64Array(3)];
+  for (const { positions: p, triangles: T } of things) {
+    const put = (into: Float64Array, v: number) => {
+      const high = Math.max(0, p[3 * v + 1]! - level) / up;
+      into[0] = (p[3 * v]! - high * d[0] - from[0]) / cell;
+      into[1] = (p[3 * v + 2]! - high * d[2] - from[1]) / cell;
+    };
+    for (let t = 0; t < T.length; t += 3) {
+      put(a, T[t]!);
+      put(b, T[t + 1]!);
+      put(c, T[t + 2]!);
+      overTriangle(a, b, c, n[0], n[1], (at) => void (out[at] = 1));
+    }
+  }
+  return out;
 }
 
 /** Its grain taken off, and brought to full light towards the border, where nothing is known any more. */

@@ -7,8 +7,11 @@ import { SEGMENTS, type Fibres } from './fibres';
 
 const ACROSS = 0.4;
 const DEEP = 0.5;
-/** A skin this much nearer to the lamp casts its shadow: the place itself does not. */
+/** A skin this much nearer to the lamp casts its shadow: the place itself does not, nor what slants away from it to the next cell but one. */
 const BIAS = 0.7;
+const SLANTS = 1.5;
+/** It slants no more than this from cell to cell, mm: a step is an edge. */
+const STEEPEST = 2;
 
 export interface LampGrid {
   readonly to: Vec3;
@@ -18,7 +21,7 @@ export interface LampGrid {
   readonly n: readonly [number, number, number];
   /** Fibre before the middle of each cell, as layers that hide once. */
   readonly before: Float32Array;
-  /** How near to the lamp the first skin is; -Infinity where there is none. */
+  /** How near to the lamp a place has to be not to lie in the shadow of the first skin; -Infinity where there is none. */
   readonly skin: Float32Array;
   readonly across: number;
   readonly deep: number;
@@ -35,12 +38,14 @@ export function squareTo(w: Vec3): [Vec3, Vec3] {
 
 /**
  * @param to unit direction to the lamp @param coarse how many times larger cells are than for an animal of 200 mm
+ * @param more what casts a shadow beside the skin, as far as it lies over the grid
  */
 export function lampGrid(
   to: Vec3,
   fibres: Fibres,
   skin: { readonly positions: ArrayLike<number>; readonly triangles: ArrayLike<number> },
   coarse = 1,
+  more: readonly { readonly positions: ArrayLike<number>; readonly triangles: ArrayLike<number> }[] = [],
 ): LampGrid {
   const [u, v] = squareTo(to);
   const across = ACROSS * coarse;
@@ -89,7 +94,7 @@ export function lampGrid(
       sum += here;
     }
   }
-  return { to, u, v, low, n, before, skin: firstSkin(u, v, to, low, n, across, skin), across, deep };
+  return { to, u, v, low, n, before, skin: firstSkin(u, v, to, low, n, across, [skin, ...more]), across, deep };
 }
 
 /** How near the first skin is, seen from the lamp: triangles drawn on the grid. */
@@ -100,24 +105,47 @@ function firstSkin(
   low: readonly number[],
   n: readonly number[],
   across: number,
-  { positions: p, triangles: T }: { readonly positions: ArrayLike<number>; readonly triangles: ArrayLike<number> },
+  surfaces: readonly { readonly positions: ArrayLike<number>; readonly triangles: ArrayLike<number> }[],
 ): Float32Array {
   const out = new Float32Array(n[0]! * n[1]!).fill(-Infinity);
   const [a, b, c] = [new Float64Array(3), new Float64Array(3), new Float64Array(3)];
-  const put = (to3: Float64Array, i: number) => {
+  const put = (to3: Float64Array, p: ArrayLike<number>, i: number) => {
     const x = p[i]!, y = p[i + 1]!, z = p[i + 2]!; // prettier-ignore
     to3[0] = (u[0] * x + u[1] * y + u[2] * z - low[0]!) / across;
     to3[1] = (v[0] * x + v[1] * y + v[2] * z - low[1]!) / across;
     to3[2] = to[0] * x + to[1] * y + to[2] * z;
   };
-  for (let t = 0; t < T.length; t += 3) {
-    put(a, 3 * T[t]!);
-    put(b, 3 * T[t + 1]!);
-    put(c, 3 * T[t + 2]!);
-    overTriangle(a, b, c, n[0]!, n[1]!, (at, w) => {
-      if (w > out[at]!) out[at] = w;
-    });
-  }
+  for (const { positions: p, triangles: T } of surfaces)
+    for (let t = 0; t < T.length; t += 3) {
+      put(a, p, 3 * T[t]!);
+      put(b, p, 3 * T[t + 1]!);
+      put(c, p, 3 * T[t + 2]!);
+      overTriangle(a, b, c, n[0]!, n[1]!, (at, w) => {
+        if (w > out[at]!) out[at] = w;
+      });
+    }
+  return clearOfItself(out, n[0]!, n[1]!);
+}
+
+/** Every depth so much further from the lamp that a surface that slants does not lie in its own shadow. */
+function clearOfItself(skin: Float32Array, wide: number, high: number): Float32Array {
+  // The less steep of both ways to the next cell: at an edge the other one is a step.
+  const slant = (at: number, by: number, ends: boolean): number => {
+    const w = skin[at]!;
+    const back = ends ? Infinity : Math.abs(w - skin[at - by]!);
+    const on = Math.abs(w - (skin[at + by] ?? Infinity));
+    const least = Math.min(back, on);
+    return Number.isFinite(least) ? Math.min(STEEPEST, least) : 0;
+  };
+  const out = new Float32Array(skin.length);
+  for (let j = 0; j < high; j++)
+    for (let i = 0; i < wide; i++) {
+      const at = i + wide * j;
+      out[at] =
+        skin[at] === -Infinity
+          ? -Infinity
+          : skin[at]! - BIAS - SLANTS * (slant(at, 1, i === 0) + slant(at, wide, j === 0));
+    }
   return out;
 }
 
@@ -155,11 +183,12 @@ export function fromLamp(g: LampGrid, x: number, y: number, z: number): { layers
   const i = Math.floor(fu), j = Math.floor(fv); // prettier-ignore
   lit.layers = 0;
   lit.open = 1;
-  const d = Math.floor((w - g.low[2]) / g.deep);
-  if (i < 1 || j < 1 || d < 1 || i >= g.n[0] - 1 || j >= g.n[1] - 1 || d >= g.n[2] - 1) return lit;
-  lit.layers = layersBefore(g, fu - 0.5, fv - 0.5, (w - g.low[2]) / g.deep - 0.5);
+  // Beyond the last cell, seen from the lamp, all that lies before it hides.
+  const deep = Math.max(1, (w - g.low[2]) / g.deep);
+  if (i < 1 || j < 1 || i >= g.n[0] - 1 || j >= g.n[1] - 1 || deep >= g.n[2] - 1) return lit;
+  lit.layers = layersBefore(g, fu - 0.5, fv - 0.5, deep - 0.5);
   let open = 0;
-  for (let b = -1; b <= 1; b++) for (let a = -1; a <= 1; a++) if (g.skin[i + a + g.n[0] * (j + b)]! - w <= BIAS) open++;
+  for (let b = -1; b <= 1; b++) for (let a = -1; a <= 1; a++) if (g.skin[i + a + g.n[0] * (j + b)]! <= w) open++;
   lit.open = open / 9;
   return lit;
 }

@@ -2,7 +2,8 @@
 import type { Vec3 } from '@/core/geometry/vec';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
-import { centreOf, type Lens, type Turned } from './lens';
+import type { Lens, Turned } from './lens';
+import { wholeOf } from './whole';
 
 /** Degrees. */
 const SIDES = {
@@ -57,11 +58,15 @@ export interface Framing {
 }
 
 /** The lens of a picture that has room for the animal from any side. */
-export function lensFor({ form }: Pick<Plan, 'form'>, { turned, width, height, zoom, centre }: Framing): Lens {
-  const wide = Math.max(form.lengthMm, form.widthMm);
-  const tall = Math.max(form.heightMm, form.widthMm);
+export function lensFor(
+  plan: Pick<Plan, 'form' | 'things' | 'stands'>,
+  { turned, width, height, zoom, centre }: Framing,
+): Lens {
+  const { middle, lengthMm, heightMm, widthMm } = wholeOf(plan);
+  const wide = Math.max(lengthMm, widthMm);
+  const tall = Math.max(heightMm, widthMm);
   const perMm = Math.min((0.8 * width) / wide, (0.72 * height) / tall) * zoom;
-  return { turned, centre: centre ?? centreOf(form.skin.positions), perMm, width, height };
+  return { turned, centre: centre ?? middle, perMm, width, height };
 }
 
 /** So many fibres are drawn on a picture so large: more would not be seen. Ours. */
@@ -72,18 +77,19 @@ export const fibresFor = (width: number, height: number): number =>
 export function faceTurned(
   plan: Plan,
 ): { readonly turned: Turned; readonly centre: Vec3; readonly zoom: number } | null {
-  const { face, form } = plan;
+  const { face } = plan;
   if (!face) return null;
   const z = face.frame.z;
   const yaw = (Math.atan2(z[0], z[2]) * 180) / Math.PI;
   // A little from the side: a face square on is flat.
   const back = 0.35 * face.headLengthMm;
   const centre: Vec3 = [face.nose.tip[0] - back * z[0], face.nose.tip[1] - back * z[1], face.nose.tip[2] - back * z[2]];
+  const whole = wholeOf(plan);
   const size = Math.max(face.headWidthMm, face.headHeightMm, face.headLengthMm);
   return {
     turned: { yaw: yaw + 28, pitch: 8 },
     centre,
-    zoom: Math.max(form.lengthMm, form.widthMm, form.heightMm) / (2.2 * size),
+    zoom: Math.max(whole.lengthMm, whole.widthMm, whole.heightMm) / (2.2 * size),
   };
 }
 
@@ -94,5 +100,5 @@ const LIKENESS = { width: 480, height: 300 } as const;
 export const LIKENESS_FIBRES = 220_000;
 
 /** The lens of the small picture a piece is known by. */
-export const likenessLens = (piece: Pick<Piece, 'form'>, plan: Pick<Plan, 'form'>): Lens =>
+export const likenessLens = (piece: Pick<Piece, 'form'>, plan: Pick<Plan, 'form' | 'things' | 'stands'>): Lens =>
   lensFor(plan, { ...LIKENESS, turned: turnedTo(piece, 'aslant'), zoom: 1.12 });

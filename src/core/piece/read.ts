@@ -33,6 +33,7 @@ import { toPiece13 } from './upgrades/piece-13';
 import { toPiece14 } from './upgrades/piece-14';
 import { toPiece15 } from './upgrades/piece-15';
 import { toPiece16 } from './upgrades/piece-16';
+import { toPiece17 } from './upgrades/piece-17';
 import { toPiece9 } from './upgrades/piece-9';
 import { plainWords, readable } from './plain-words';
 import { PIECE_KIND, PIECE_SCHEMA, pieceSchema, type Piece } from './schema';
@@ -64,6 +65,7 @@ export const PIECE_UPGRADES: Upgrades = {
   13: toPiece14,
   14: toPiece15,
   15: toPiece16,
+  16: toPiece17,
 };
 const HAND_UPGRADES: Upgrades = {
   1: toHand2,

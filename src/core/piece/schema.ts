@@ -11,10 +11,11 @@ import { logEntrySchema } from './log-entry';
 import { placeSchema, selectorSchema, strokeSchema } from './places';
 import { scanContent } from './scan-content';
 import { workSchema } from './work';
+import { isWorn, thingSchema } from './things';
 import { areaShadeSchema, markingShapeParts, pieceMarkingSchema, smallPartSchema } from './shade';
 
 export const PIECE_KIND = 'fond-badger/piece';
-export const PIECE_SCHEMA = 16;
+export const PIECE_SCHEMA = 17;
 
 /** What a part is to the animal, where anything depends on it. */
 const PART_ROLES = ['head', 'muzzle', 'beak', 'ear', 'other'] as const;
@@ -343,6 +344,8 @@ const pieceFields = z.strictObject({
   markings: z.array(pieceMarkingSchema).max(60),
   /** Colours of nose, pads, hooves, beak and other small parts. */
   smallParts: z.array(smallPartSchema).max(20),
+  /** What it wears, stands on or hangs in. */
+  things: z.array(thingSchema).max(20),
   /** Nose, mouth, eyes, ears, brows and whiskers; null until the face is begun. */
   face: faceSchema.nullable(),
   /** A mistake in colour is covered, or it is taken off. */
@@ -407,6 +410,9 @@ function checkPlaces(piece: Fields, parts: ReadonlySet<string>, tell: Tell): voi
   piece.smallParts.forEach((s, i) => {
     if (!parts.has(s.on)) tell(['smallParts', i, 'on'], `${s.name} sits ${lostOf(s.on)}`);
   });
+  piece.things.forEach((t, i) => {
+    if (isWorn(t) && !parts.has(t.on)) tell(['things', i, 'on'], `${t.name} sits ${lostOf(t.on)}`);
+  });
   for (const lost of piece.face ? facePlaces(piece.face).filter((x) => !parts.has(x.part)) : [])
     tell(['face'], `${lost.what} sits ${lostOf(lost.part)}`);
 }
@@ -439,6 +445,7 @@ export const pieceSchema = pieceFields.superRefine((piece, ctx) => {
   for (const [what, list] of [
     ['markings', piece.markings],
     ['small parts', piece.smallParts],
+    ['small things', piece.things],
   ] as const) {
     if (new Set(list.map((x) => x.id)).size < list.length) tell([what], `Two of the ${what} have the same name`);
   }
@@ -459,3 +466,4 @@ export type Toes = z.infer<typeof toesSchema>;
 export type Area = z.infer<typeof areaSchema>;
 export type Comb = z.infer<typeof combSchema>;
 export type { LogEntry } from './log-entry';
+export type { Thing } from './things';

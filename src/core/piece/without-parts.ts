@@ -1,5 +1,6 @@
 /** What of a piece sat on parts that are gone is taken out with them: places, bands, strokes, markings, small parts, the face. */
 import type { Face } from './face';
+import { isWorn } from './things';
 import type { Area, Comb, Piece, Selector } from './schema';
 import { markingShapeParts, type Layer, type LayerWhere, type MarkingShape, type PieceMarking } from './shade';
 
@@ -75,6 +76,7 @@ export function withoutParts(piece: Piece, gone: Gone): Piece {
     }),
     markings: piece.markings.flatMap((m) => marking(m, gone) ?? []),
     smallParts: piece.smallParts.filter((s) => !gone(s.on)),
+    things: piece.things.filter((t) => !isWorn(t) || !gone(t.on)),
     face: faceWithout(piece.face, gone),
   };
 }

@@ -20,6 +20,7 @@ const OF_USE: Readonly<Record<WoolUse, DoubtName>> = {
   lining: 'core',
   'layer of colour': 'wisp',
   face: 'small',
+  'small thing': 'core',
 };
 
 /** Wool taken, each with the doubt it carries. */

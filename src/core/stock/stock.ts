@@ -86,6 +86,7 @@ export const USE_WORDS: Readonly<Record<WoolUse, string>> = {
   lining: 'linings',
   'layer of colour': 'layers of colour',
   face: 'the face',
+  'small thing': 'small things',
 };
 
 /** @param operations all steps of the piece: what they take out of the cupboard is what is needed */

@@ -77,6 +77,8 @@ export const ELEMENTS = {
   faceLine: of('face', 'Felt a mouth, a pair of lids or brows', 6, 11, 22),
   ear: of('face', 'Place, tack or fix one ear', 5, 9, 18),
   whisker: of('face', 'Thread one whisker through and cut it', 1.5, 2.5, 5),
+  woodPart: of('finishing', 'Saw, sand and bore one piece of wood', 5, 10, 20),
+  putOn: of('finishing', 'Put on one small thing and close it', 1.5, 3, 7),
   finish: of('finishing', 'Tease up, pass over and snip a finished animal', 6, 14, 30),
 } as const satisfies Readonly<Record<string, Element>>;
 

@@ -25,6 +25,7 @@ import { FrameRoom } from './FrameRoom';
 import { PartList } from './PartList';
 import { ShapeRoom } from './ShapeRoom';
 import { StandsRoom } from './StandsRoom';
+import { ThingList, ThingsRoom } from './ThingsRoom';
 
 const WORDS: Record<FormRoom, string> = {
   shape: 'Shape',
@@ -33,6 +34,7 @@ const WORDS: Record<FormRoom, string> = {
   frame: 'Frame',
   stands: 'Stands',
   flat: 'Flat parts',
+  things: 'Small things',
   areas: 'Areas',
 };
 
@@ -44,6 +46,7 @@ const OF: Record<FormRoom, readonly PlanPart[]> = {
   frame: ['frame'],
   stands: ['stands'],
   flat: ['flatParts'],
+  things: ['things', 'stands'],
   areas: ['coat'],
 };
 
@@ -54,6 +57,7 @@ const SCREENS = {
   frame: FrameRoom,
   stands: StandsRoom,
   flat: FlatRoom,
+  things: ThingsRoom,
   areas: AreasRoom,
 } as const;
 
@@ -70,7 +74,9 @@ export function FormStage() {
   const columns = (
     <ThreeColumns
       of={OF[room]}
-      list={room === 'areas' ? 'Areas' : room === 'compare' ? 'Photographs' : 'Parts'}
+      list={
+        room === 'areas' ? 'Areas' : room === 'compare' ? 'Photographs' : room === 'things' ? 'Small things' : 'Parts'
+      }
       left={
         room === 'areas' ? (
           <AreaList />
@@ -78,6 +84,8 @@ export function FormStage() {
           <ReferenceList />
         ) : room === 'flat' ? (
           <FlatList />
+        ) : room === 'things' ? (
+          <ThingList />
         ) : (
           <PartList />
         )

@@ -35,11 +35,12 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
           </>
         ) : stands.tipping && stands.marginMm >= 0 ? (
           <>
-            It stands{stands.leansOn.length > 0 ? `, leaning on ${stands.leansOn.join(' and ')}` : ''}. It falls first{' '}
+            {stands.on ? `On ${stands.on.name} it stands` : 'It stands'}
+            {stands.leansOn.length > 0 ? `, leaning on ${stands.leansOn.join(' and ')}` : ''}. It falls first{' '}
             {TOWARDS[stands.towards]}, when tipped by <OpenedFigure figure={stands.tipping} />.
           </>
         ) : (
-          <>It does not stand on its own.</>
+          <>{stands.on ? `With ${stands.on.name} it does not stand.` : 'It does not stand on its own.'}</>
         )}
       </Sentence>
       {findings}
@@ -49,12 +50,12 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
             columns={2}
             list={[
               {
-                label: 'weight with coat and wire',
+                label: stands.on ? 'weight with what it stands on' : 'weight with coat and wire',
                 value: q({ kind: 'mass', value: stands.massG }),
                 moved: moved({ kind: 'mass', value: stands.massG }, (p) => ({ kind: 'mass', value: p.stands.massG })),
               },
               {
-                label: 'inside its feet by',
+                label: stands.on ? `inside the edge of ${stands.on.name} by` : 'inside its feet by',
                 value: q({ kind: 'length', value: stands.marginMm }),
                 moved: moved({ kind: 'length', value: stands.marginMm }, (p) => ({
                   kind: 'length',
@@ -63,7 +64,7 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
               },
               {
                 label: 'middle of its weight, above ground',
-                value: q({ kind: 'length', value: stands.centre[1] - stands.groundY }),
+                value: q({ kind: 'length', value: stands.centre[1] - (stands.on?.level ?? stands.groundY) }),
               },
               ...(stands.holeMm > 0
                 ? [{ label: 'holes for a base', value: q({ kind: 'length', value: stands.holeMm }) }]

@@ -81,6 +81,7 @@ function nameOf({ about }: Judged, piece: Piece, cupboard: Cupboard): string | n
     'flat part': piece.flatParts,
     marking: piece.markings,
     'small part': piece.smallParts,
+    'small thing': piece.things,
     whiskers: piece.face?.whiskers ?? [],
     lot: cupboard.lots,
   };

@@ -34,6 +34,12 @@ const FORM: Readonly<Record<CodeOf<'form'>, FormRoom>> = {
   'form-wire-bare': 'frame',
   'form-falls': 'stands',
   'form-leans': 'stands',
+  'form-thing-nowhere': 'things',
+  'form-thing-no-wool': 'things',
+  'form-thing-other': 'things',
+  'form-base-small': 'things',
+  'form-twig-rolls': 'things',
+  'form-frame-shallow': 'things',
 };
 /** Findings that are answered in another room than the first of their stage. */
 const LIE: ReadonlySet<FindingCode> = new Set<FindingCode>([
@@ -85,6 +91,7 @@ function inHand({ about, step }: Finding): Partial<View> {
   const more = step === undefined ? {} : { stepId: step };
   if (about?.kind === 'area') return { ...more, areaId: about.id };
   if (about?.kind === 'part') return { ...more, partId: about.id };
+  if (about?.kind === 'small thing') return { ...more, thingId: about.id };
   if (about?.kind === 'flat part') return { ...more, flatId: about.id };
   if (about?.kind === 'marking') return { ...more, markingId: about.id };
   if (about?.kind === 'whiskers') return { ...more, feature: 'whiskers', whiskersId: about.id };

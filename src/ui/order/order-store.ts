@@ -43,6 +43,8 @@ export function placeName(plan: Plan, { about }: Pick<Operation, 'about'>): stri
       return named(plan.core.parts, 'Core');
     case 'flat part':
       return named(plan.flatParts, 'Flat parts');
+    case 'small thing':
+      return named(plan.things, 'Small things');
     case 'marking':
       return 'Markings';
     case 'core':

@@ -1,8 +1,9 @@
 'use client';
-/** What is finer than skin, on the turntable: eyes, nose, mouth, brows, whiskers, claws. */
+/** What is finer than skin, or stands with it, on the turntable: eyes, nose, mouth, brows, whiskers, claws, small things. */
 import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { clawSurface } from '@/core/picture/claw-solid';
+import { thingSolids } from '@/core/picture/thing-solids';
 import { eyeSolids, type Surface } from '@/core/picture/eye-solid';
 import type { FacePlan } from '@/core/face/face';
 import type { Face } from '@/core/piece/face';
@@ -31,6 +32,22 @@ export function Claws({ plan }: { plan: Plan }) {
       <meshLambertMaterial vertexColors side={THREE.DoubleSide} />
     </mesh>
   ) : null;
+}
+
+/** What it wears, stands on or hangs in, as the finished picture has it. */
+export function SmallThings({ plan }: { plan: Plan }) {
+  const cupboard = useDesk((s) => s.cupboard);
+  const { things, stands } = plan;
+  const all = useMemo(
+    () => thingSolids({ things, stands }, cupboard).map((t) => ({ id: t.id, geometry: geometryOf(t.surface) })),
+    [things, stands, cupboard],
+  );
+  useEffect(() => () => all.forEach((t) => t.geometry.dispose()), [all]);
+  return all.map((t) => (
+    <mesh key={t.id} geometry={t.geometry} raycast={untouched}>
+      <meshLambertMaterial vertexColors side={THREE.DoubleSide} />
+    </mesh>
+  ));
 }
 
 function Parts({ plan, of, face }: { plan: Plan; of: FacePlan; face: Face }) {

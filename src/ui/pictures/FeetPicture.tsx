@@ -6,6 +6,7 @@ import type { StandsPlan } from '@/core/build/stands';
 export function FeetPicture({ stands }: { stands: StandsPlan }) {
   const all = [
     ...stands.feet,
+    ...(stands.on?.outline ?? []),
     [stands.centre[0], stands.centre[2]] as const,
     ...stands.holes.map((h) => h.at),
     ...(stands.low ? [[stands.low.at[0], stands.low.at[2]] as const] : []),
@@ -21,10 +22,18 @@ export function FeetPicture({ stands }: { stands: StandsPlan }) {
     <Box
       component="svg"
       role="img"
-      aria-label={`Seen from above, front at the top: the feet enclose an area; the middle of the weight lies ${stands.marginMm >= 0 ? 'inside' : 'outside'} it${stands.low ? '; a square marks the weight put low into it' : ''}`}
+      aria-label={`Seen from above, front at the top: ${stands.on ? `it stands on ${stands.on.name}` : 'the feet enclose an area'}; the middle of the weight lies ${stands.marginMm >= 0 ? 'inside' : 'outside'} it${stands.low ? '; a square marks the weight put low into it' : ''}`}
       viewBox={`${-hi[0]! - pad} ${-hi[1]! - pad} ${hi[0]! - lo[0]! + 2 * pad} ${hi[1]! - lo[1]! + 2 * pad}`}
       sx={{ width: '100%', maxHeight: 260, my: 1, color: 'text.primary', bgcolor: 'desk.stage' }}
     >
+      {stands.on && (
+        <polygon
+          points={stands.on.outline.map((p) => at(p).join(',')).join(' ')}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={dot / 3}
+        />
+      )}
       <polygon
         points={stands.feet.map((p) => at(p).join(',')).join(' ')}
         fill="currentColor"

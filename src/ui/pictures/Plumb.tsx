@@ -5,6 +5,7 @@
  */
 import { useMemo } from 'react';
 import { aboutCentre, aboutFeet } from '@/core/build/about-weight';
+import { overFeet } from '@/core/build/balance';
 import { makeBody, type Body } from '@/core/form/body';
 import { useDesk } from '@/desk/store';
 import { GOOD, HARM } from './colours';
@@ -20,8 +21,10 @@ export function Plumb({ body, at }: PlumbProps) {
   const was = useMemo(() => (worked && !worked.scan ? makeBody(worked) : null), [worked]);
   const about = useMemo(() => {
     if (!stands || !was || stands.case === 'hangs') return null;
-    const centre = aboutCentre(stands.centre, was, body);
-    return { centre, ...aboutFeet(body, centre) };
+    const centre = aboutCentre(stands.centre, was, body, stands.animalShare);
+    if (!stands.on) return { centre, ...aboutFeet(body, centre) };
+    const { outline, level } = stands.on;
+    return { centre, feet: outline, groundY: level, marginMm: overFeet(outline, centre).margin };
   }, [stands, was, body]);
   if (!about) return null;
   const { centre, feet, groundY, marginMm } = about;

@@ -10,7 +10,8 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 import { setView, useDesk } from '@/desk/store';
 import { INSIDES, OVERLAYS, type Inside, type Overlay } from '@/desk/view';
 import { StageBoundary } from '@/ui/frame/StageBoundary';
-import { centreOf, pixelsPerMm, seenFrom } from './camera';
+import { wholeOf } from '@/core/picture/whole';
+import { pixelsPerMm, seenFrom } from './camera';
 import { AreaNames } from './AreaNames';
 import { framed, lookedAt, nearer } from './framing';
 import { AsHeld, Choice, Choices, CoverKey, Graticule, Nearness, ScaleBar, Viewpoints } from './OnTurntable';
@@ -72,10 +73,10 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   );
   const [picturing, setPicturing] = useState(false);
   const paintingRef = useRef(false);
-  const middle = useMemo(() => (plan ? centreOf(plan.form.skin.positions) : null), [plan]);
+  const middle = useMemo(() => (plan ? wholeOf(plan).middle : null), [plan]);
   const centre = middle && lookedAt(middle, view);
   const name = useDesk((s) => s.piece?.name ?? '');
-  const perMm = plan && size.width > 0 ? pixelsPerMm(size, plan.form, view.zoom) : 0;
+  const perMm = plan && size.width > 0 ? pixelsPerMm(size, wholeOf(plan), view.zoom) : 0;
   const turning = useTurning(ref, perMm, paintingRef);
   const zoomBy = (times: number) => setView(nearer(view, times, [0, 0], perMm));
   const of = tool === undefined || tool === 'areas' || tool === 'comb' || tool === 'shade' ? 'area' : 'part';

@@ -9,8 +9,9 @@ import { useDesk } from '@/desk/store';
 import type { View } from '@/desk/view';
 import type { StandingFur } from '@/worker/plan.worker';
 import { AreaOnAnimal } from './AreaOnAnimal';
-import { centreOf, eye } from './camera';
-import { Claws, FaceOnAnimal } from './FaceOnAnimal';
+import { wholeOf } from '@/core/picture/whole';
+import { eye } from './camera';
+import { Claws, FaceOnAnimal, SmallThings } from './FaceOnAnimal';
 import { Inside } from './InsideOfAnimal';
 import { lookedAt } from './framing';
 import { LastingCanvas } from './LastingCanvas';
@@ -56,7 +57,7 @@ const STRANDS = { plain: 2_500, software: 26_000, card: 110_000 } as const;
 
 export function TurntableScene(p: SceneProps) {
   const { yaw, pitch, pan } = p.view;
-  const middle = useMemo(() => centreOf(p.plan.form.skin.positions), [p.plan.form.skin]);
+  const middle = useMemo(() => wholeOf(p.plan).middle, [p.plan]);
   const at = useMemo(() => lookedAt(middle, { yaw, pitch, pan }), [middle, yaw, pitch, pan]);
   return (
     <LastingCanvas coarse={p.software || p.few} onCreated={({ gl }) => void (gl.localClippingEnabled = true)}>
@@ -97,8 +98,8 @@ export function Rig({
   const { invalidate, scene, get } = useThree();
   const light = useMemo(() => new THREE.DirectionalLight(LAMP, 1.9), []);
   const centre = useMemo(() => {
-    return new THREE.Vector3(...(at ?? centreOf(plan.form.skin.positions)));
-  }, [plan.form.skin, at]);
+    return new THREE.Vector3(...(at ?? wholeOf(plan).middle));
+  }, [plan, at]);
   useEffect(() => {
     scene.add(light, light.target);
     return () => {
@@ -175,6 +176,7 @@ function Animal({ plan, view, litRow, software, few, tool, dots, paintingRef }: 
       )}
       {!draft && view.inside === 'finished' && <FaceOnAnimal plan={plan} />}
       {!draft && view.inside === 'finished' && <Claws plan={plan} />}
+      {!draft && view.inside === 'finished' && <SmallThings plan={plan} />}
       {furred && fur && <Fur fur={fur} />}
       {view.overlay === 'lie' && view.inside === 'finished' && !draft && (
         <>

@@ -3,7 +3,8 @@ import { makeBody } from '@/core/form/body';
 import type { Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece/schema';
 import type { View } from '@/desk/view';
-import { across, centreOf, pixelsPerMm, type Size } from './camera';
+import { wholeOf } from '@/core/picture/whole';
+import { across, pixelsPerMm, type Size } from './camera';
 
 type Angles = Pick<View, 'yaw' | 'pitch'>;
 type Seen = Pick<View, 'zoom' | 'pan'>;
@@ -47,13 +48,13 @@ function placesOf(plan: Plan, piece: Piece, view: View, of: 'part' | 'area'): nu
 export function framed(plan: Plan, piece: Piece, view: View, size: Size, of: 'part' | 'area'): Seen | null {
   const places = placesOf(plan, piece, view, of);
   if (!places || places.length === 0) return null;
-  const centre = centreOf(plan.form.skin.positions);
+  const centre = wholeOf(plan).middle;
   const { right, up } = across(view);
   const box = [right, up].map((v) => {
     const all = places.map((p) => along(p, v) - along(centre, v));
     return { low: all.reduce((a, b) => Math.min(a, b)), high: all.reduce((a, b) => Math.max(a, b)) };
   });
-  const one = pixelsPerMm(size, plan.form, 1);
+  const one = pixelsPerMm(size, wholeOf(plan), 1);
   const fits = [size.width, size.height].map((px, i) => (FILLS * px) / one / Math.max(box[i]!.high - box[i]!.low, 1));
   return { zoom: within(Math.min(...fits)), pan: [(box[0]!.low + box[0]!.high) / 2, (box[1]!.low + box[1]!.high) / 2] };
 }

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useRef, type PointerEvent as Pointer, type RefObject } from 'react';
 import { setView, useDesk } from '@/desk/store';
 import { wrap } from '@/ui/frame/useDeskKeys';
+import { wholeOf } from '@/core/picture/whole';
 import { pixelsPerMm } from './camera';
 import { moved, nearer } from './framing';
 
@@ -30,7 +31,7 @@ export function useTurning(ref: RefObject<HTMLElement | null>, perMm: number, pa
       const { view: now, plan } = useDesk.getState();
       if (!box || !plan) return;
       const at = [x - box.left - box.width / 2, box.top + box.height / 2 - y] as const;
-      setView(nearer(now, times, at, pixelsPerMm(box, plan.form, now.zoom)));
+      setView(nearer(now, times, at, pixelsPerMm(box, wholeOf(plan), now.zoom)));
     },
     [ref],
   );
