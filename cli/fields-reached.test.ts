@@ -15,6 +15,7 @@ import * as hand from '../src/core/piece/hand';
 import * as places from '../src/core/piece/places';
 import * as piece from '../src/core/piece/schema';
 import * as shade from '../src/core/piece/shade';
+import * as things from '../src/core/piece/things';
 import * as work from '../src/core/piece/work';
 
 const EXPORTS: Readonly<Record<string, unknown>> = {
@@ -25,6 +26,7 @@ const EXPORTS: Readonly<Record<string, unknown>> = {
   ...places,
   ...piece,
   ...shade,
+  ...things,
   ...trial,
   ...work,
 };
@@ -47,6 +49,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   '*.side': 'pressed on the animal; a side of a bend, of an area in their rooms',
   '*.along.*': 'BandFields',
   '*.around.*': 'BandFields',
+  '*.upward.*': 'BandFields',
   '*.where.parts': 'a list of the parts',
   '*strokes.*': 'the brush',
   'piece.combs.mirrored': 'the comb: both sides alike',

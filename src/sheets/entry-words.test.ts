@@ -17,6 +17,7 @@ it('every step of every demo is somewhere a maker knows', () => {
     expect(places.get('frame')).toBe(piece === brownHare ? undefined : 'Wire');
     for (const a of piece.areas) expect(placeOf(telling, a.id)).toBe(a.name);
     for (const w of piece.face?.whiskers ?? []) expect(placeOf(telling, w.id)).toBe(w.name);
+    for (const t of piece.things) expect(placeOf(telling, t.id)).toBe(t.name);
     for (const f of piece.flatParts) expect(placeOf(telling, f.id)).toBe(f.name);
   }
 });

@@ -14,7 +14,7 @@ import { degrees, grams, joined, mm, say, type Text } from '@/core/text';
 import { balance, lowOver, overFeet, sideOf, tippingOf, type Side, type Weight } from './balance';
 import { weightLow as weightWanted } from './core-methods';
 import type { CorePlan } from './core-plan';
-import type { FormWork } from '@/core/form/form';
+import { nearestParts, type FormWork } from '@/core/form/form';
 import type { FramePlan } from './frame';
 import { onTheGround, type Contact } from './ground-contact';
 import { skeleton } from './skeleton';
@@ -42,6 +42,8 @@ export interface StandsPlan {
   /** Where the wire of each foot that is on the ground would go into a base, and how wide to bore. */
   readonly holes: readonly { readonly name: string; readonly at: Point2 }[];
   readonly holeMm: number;
+  /** Of a relief: how far it stands out of the front of its board, which part does, and how deep all of it is with its board and what frames it. */
+  readonly relief: { readonly outMm: number; readonly part: string; readonly deepMm: number } | null;
   /** What it stands on beside the ground, where it stands on something: weight, middle, margin and tipping are then those of all of it. */
   readonly on: Support | null;
   /** Of all that weight so much is the animal’s, as a share. */
@@ -85,6 +87,23 @@ function wireWeights(frame: FramePlan): Weight[] {
   );
   const total = long.reduce((s, x) => s + x.l, 0) || 1;
   return long.map((x) => ({ massG: (frame.massG * x.l) / total, at: x.at }));
+}
+
+/** How deep a relief is. */
+function reliefOf(w: FormWork, things: readonly ThingPlan[]): StandsPlan['relief'] {
+  const p = w.skin.positions;
+  let [most, least, which] = [-Infinity, Infinity, 0];
+  for (let v = 0; v < p.length / 3; v++) {
+    least = Math.min(least, p[3 * v]!);
+    if (p[3 * v]! > most) [most, which] = [p[3 * v]!, v];
+  }
+  const frame = things.find((t) => t.framed)?.framed;
+  return {
+    // The front of the board lies in the plane of the midline.
+    outMm: most,
+    part: w.body.parts[nearestParts(w)[which]!]!.part.name,
+    deepMm: Math.max(most, frame?.frontX ?? -Infinity) - Math.min(least, frame?.backX ?? Infinity),
+  };
 }
 
 interface BeforeStands {
@@ -163,6 +182,7 @@ export function planStands(
     leansOn,
     holes,
     holeMm: frame.strands > 0 ? frame.strands * frame.thickMm + HOLE_ROOM : 0,
+    relief: w.body.board ? reliefOf(w, things) : null,
     on: on?.support ?? null,
     animalShare: whole.massG > 0 ? s.massG / whole.massG : 1,
     low: kind === 'hangs' ? null : s.low,

@@ -1,7 +1,7 @@
 /** Areas as a maker changes them: made, split in two, joined, painted. Each takes a piece and gives a new one. */
 import type { Coat } from '@/core/piece/coat';
 import { plainShade } from '@/core/piece/shade';
-import type { Area, Piece, Selector, Stroke } from '@/core/piece/schema';
+import type { Area, Part, Piece, Selector, Stroke } from '@/core/piece/schema';
 
 const fresh = (piece: Piece, stem: string): string => {
   let id = stem;
@@ -41,7 +41,17 @@ export type SplitWay = 'along' | 'around' | 'sides' | 'faces';
 /** The middle of a band. */
 const middle = (b: { from: number; to: number }) => (b.from + b.to) / 2;
 
-function half(s: Selector, way: SplitWay, second: boolean): Selector {
+/** Whether a place lies on a board alone. */
+export const onBoard = (parts: readonly Part[], s: Pick<Selector, 'parts'>): boolean =>
+  s.parts.every((id) => parts.find((p) => p.id === id)?.shape === 'board');
+
+function half(s: Selector, way: SplitWay, second: boolean, board: boolean): Selector {
+  // Of a board the upper part from the lower.
+  if (board && way === 'around') {
+    const { from, to } = s.upward ?? { from: 0, to: 1 };
+    const at = (from + to) / 2;
+    return { ...s, upward: second ? { from, to: at } : { from: at, to } };
+  }
   if (way === 'sides') return { ...s, side: second ? 'right' : 'left' };
   if (way === 'faces') return { ...s, face: second ? 'hollow' : 'back' };
   const whole = way === 'along' ? (s.along ?? { from: 0, to: 1 }) : (s.around ?? { from: 0, to: 180 });
@@ -60,10 +70,10 @@ export function splitArea(piece: Piece, id: string, way: SplitWay): { piece: Pie
     ...area,
     id: fresh(piece, `${id}-2`.slice(0, 60)),
     name: `${area.name} 2`.slice(0, 80),
-    where: area.where.map((s) => half(s, way, true)),
+    where: area.where.map((s) => half(s, way, true, onBoard(piece.form.parts, s))),
     strokes: area.strokes.filter((s) => !s.adds),
   };
-  const first: Area = { ...area, where: area.where.map((s) => half(s, way, false)) };
+  const first: Area = { ...area, where: area.where.map((s) => half(s, way, false, onBoard(piece.form.parts, s))) };
   return {
     piece: { ...piece, areas: [...piece.areas.slice(0, i), first, second, ...piece.areas.slice(i + 1)] },
     id: second.id,

@@ -6,6 +6,7 @@
 import type { Skin } from '@/core/geometry/polygonise';
 import type { Area, Selector, Stroke } from '@/core/piece/schema';
 import { nearestOnSegment } from '@/core/geometry/segment';
+import { flatX } from '@/core/geometry/ground';
 import { towardHollow } from '@/core/geometry/leaf';
 import type { Vec3 } from '@/core/geometry/vec';
 import { placeOnPart, type Body } from './body';
@@ -17,6 +18,12 @@ export const DEPTH_REACH = 2 * CLAMP_EDGES;
 const SMOOTHINGS = 3;
 /** A face of a leaf begins so far from its middle, in shares of half its thickness. Ours. */
 const FACE_FROM = 0.6;
+
+/** How far the front of a board is sunk there, less than nothing where it is raised: its front is its left, however deep; mm. */
+function sunkAt({ field }: Body, part: number, x: number, y: number, z: number): number {
+  const board = field.parts[part]!.solids[0];
+  return board?.kind === 'box' && board.front ? flatX(board.front, x, y, z) - x : 0;
+}
 
 function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Selector, out: Float64Array): void {
   const n = out.length;
@@ -35,7 +42,7 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
       }
     }
     let depth = other === Infinity ? 1e6 : (other - own) / 2;
-    if (which >= 0 && (s.along || s.around || s.side || s.face)) {
+    if (which >= 0 && (s.along || s.around || s.side || s.face || s.upward)) {
       const part = body.parts[which]!;
       const [x, y, z] = [skin.positions[3 * v]!, skin.positions[3 * v + 1]!, skin.positions[3 * v + 2]!];
       const at = placeOnPart(part, x, y, z);
@@ -48,8 +55,14 @@ function selectorDepth(body: Body, skin: Skin, distance: Float32Array, s: Select
         if (s.around.from > 0) depth = Math.min(depth, (at.aroundDeg - s.around.from) * arc);
         if (s.around.to < 180) depth = Math.min(depth, (s.around.to - at.aroundDeg) * arc);
       }
+      if (s.upward && part.part.shape === 'board') {
+        const [low, high] = [part.part.at[1] - part.part.halfHeight, 2 * part.part.halfHeight];
+        const up = y / body.scale - low;
+        if (s.upward.from > 0) depth = Math.min(depth, (up - s.upward.from * high) * body.scale);
+        if (s.upward.to < 1) depth = Math.min(depth, (s.upward.to * high - up) * body.scale);
+      }
       if (s.side) {
-        const left = part.right ? (at.side === 'left' ? 1e6 : -1e6) : at.outMm;
+        const left = part.right ? (at.side === 'left' ? 1e6 : -1e6) : at.outMm + sunkAt(body, which, x, y, z);
         depth = Math.min(depth, s.side === 'left' ? left : -left);
       }
       if (s.face && part.leaf) {

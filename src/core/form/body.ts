@@ -5,6 +5,7 @@
  */
 import { makeField, type Field, type FieldPart } from '@/core/geometry/field';
 import { ovalCone, ROUND, sectionAt, type Section } from '@/core/geometry/oval-cone';
+import { groundFront, type Mound } from '@/core/geometry/ground';
 import { box, roundCone, type Ellipsoid, type Solid } from '@/core/geometry/shapes';
 import { add, dot, flatten, norm, scale as times, sub, unit, type Vec3 } from '@/core/geometry/vec';
 import type { Part, Piece, Toes } from '@/core/piece/schema';
@@ -54,6 +55,17 @@ export interface Body {
   readonly board: boolean;
 }
 
+/** What of a board is raised and sunk, mm. */
+const moundsOf = ({ at, mounds = [] }: Extract<Part, { shape: 'board' }>, k: number): Mound[] =>
+  mounds.map((m) => ({
+    y: (at[1] + m.up) * k,
+    z: (at[2] + m.forward) * k,
+    halfHigh: m.halfHeight * k,
+    halfLong: m.halfLength * k,
+    raise: m.raise * k,
+    soft: m.soft,
+  }));
+
 function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): Solid[] {
   const point = (v: Vec3) => times(v, k) as [number, number, number];
   if (part.shape === 'board') {
@@ -62,6 +74,7 @@ function solidsOf(part: Part, p: PosedPart, side: 'left' | 'right', k: number): 
         point([-part.thickness / 2, part.at[1], part.at[2]]),
         [(part.thickness * k) / 2, part.halfHeight * k, part.halfLength * k],
         Math.min(part.thickness, part.halfHeight, part.halfLength) * 0.3 * k,
+        groundFront(-part.thickness * k, part.thickness * k, moundsOf(part, k)),
       ),
     ];
   }

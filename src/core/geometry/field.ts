@@ -39,7 +39,11 @@ function solidBounds(s: Solid): { min: number[]; max: number[] } {
   if (s.kind === 'oval') return ovalConeBounds(s);
   if (s.kind === 'leaf') return leafBounds(s);
   if (s.kind === 'box') {
-    return { min: s.centre.map((c, k) => c - s.half[k]!), max: s.centre.map((c, k) => c + s.half[k]!) };
+    const raised = (s.front?.mounds ?? []).reduce((h, m) => h + Math.max(0, m.raise), 0);
+    return {
+      min: s.centre.map((c, k) => c - s.half[k]!),
+      max: s.centre.map((c, k) => c + s.half[k]! + (k === 0 ? raised : 0)),
+    };
   }
   const half = [0, 1, 2].map((k) => {
     let sum = 0;

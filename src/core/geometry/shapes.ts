@@ -6,6 +6,7 @@
  */
 
 import { ballOfTwo, type Ball } from './ball';
+import { flatX, type GroundFront } from './ground';
 import { leafDistance, type Leaf } from './leaf';
 import { ovalConeDistance, OVAL_FAR, type OvalCone } from './oval-cone';
 
@@ -42,18 +43,31 @@ export interface Box {
   readonly centre: readonly [number, number, number];
   readonly half: readonly [number, number, number];
   readonly round: number;
+  /** Its front, where that is not flat. */
+  readonly front?: GroundFront;
 }
 
 export type Solid = RoundCone | OvalCone | Ellipsoid | Box | Leaf;
 
-export const box = (centre: Box['centre'], half: Box['half'], round: number): Box => ({
+export const box = (
+  centre: Box['centre'],
+  half: Box['half'],
+  round: number,
+  front: GroundFront | null = null,
+): Box => ({
   kind: 'box',
   centre,
   half,
   round,
+  ...(front && { front }),
 });
 
 function boxDistance(b: Box, px: number, py: number, pz: number): number {
+  if (b.front) return plainBox(b, flatX(b.front, px, py, pz), py, pz) / b.front.fastest;
+  return plainBox(b, px, py, pz);
+}
+
+function plainBox(b: Box, px: number, py: number, pz: number): number {
   const x = Math.abs(px - b.centre[0]) - b.half[0] + b.round;
   const y = Math.abs(py - b.centre[1]) - b.half[1] + b.round;
   const z = Math.abs(pz - b.centre[2]) - b.half[2] + b.round;

@@ -21,6 +21,8 @@ export const selectorSchema = z.strictObject({
   around: angleRange.optional(),
   /** One side only; both without it. */
   side: z.enum(['left', 'right']).optional(),
+  /** Share of the way up a board, 0 at its lower edge; on any other part it says nothing. */
+  upward: shareRange.optional(),
   /** Of a leaf its back or its hollow only; both without it, and of any other part. */
   face: z.enum(['back', 'hollow']).optional(),
 });

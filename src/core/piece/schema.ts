@@ -93,6 +93,22 @@ export const leafSchema = z.strictObject({
   }),
 });
 
+/** A place of a board that is raised, or sunk into it: oval, from the middle of its front. Drawn units. */
+export const moundSchema = z.strictObject({
+  id: id('Place of the ground'),
+  name: name('Name of the place'),
+  up: measure('Place up', -1000, 1000, 'thousandths of the length'),
+  forward: measure('Place forward', -2000, 2000, 'thousandths of the length'),
+  halfHeight: radius,
+  halfLength: radius,
+  /** Less than nothing is sunk. */
+  raise: measure('Raised by', -1000, 1000, 'thousandths of the length'),
+  soft: field('share', 'Runs out over', 0.2, 1, {
+    slide: [0.2, 1, 0.05],
+    help: 'Of the way from its middle to its rim.',
+  }),
+});
+
 const partSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     ...partCommon,
@@ -121,6 +137,7 @@ const partSchema = z.discriminatedUnion('shape', [
     halfHeight: radius,
     halfLength: radius,
     thickness: radius,
+    mounds: z.array(moundSchema).max(12).optional(),
   }),
 ]);
 
@@ -366,6 +383,20 @@ interface Tell {
 }
 
 /** Parts: no two of one name, every one on another that there is, none on itself; bends only at joints there are. */
+/** Wool is left under every place sunk into a board, as a share of its thickness. */
+const LEAST_LEFT = 0.4;
+
+/** Nothing is sunk through its board. */
+function checkMounds({ form }: Fields, tell: Tell): void {
+  form.parts.forEach((p, i) => {
+    if (p.shape !== 'board') return;
+    p.mounds?.forEach((m, j) => {
+      if (-m.raise > (1 - LEAST_LEFT) * p.thickness)
+        tell(['form', 'parts', i, 'mounds', j, 'raise'], `${m.name} is sunk deeper than ${p.name} is thick`);
+    });
+  });
+}
+
 function checkParts({ form }: Fields, tell: Tell): void {
   const known = new Map(form.parts.map((p) => [p.id, p]));
   if (known.size < form.parts.length) tell(['form', 'parts'], 'Two parts have the same name');
@@ -441,6 +472,7 @@ export const pieceSchema = pieceFields.superRefine((piece, ctx) => {
   const tell: Tell = (path, message) => ctx.addIssue({ code: 'custom', path, message });
   const parts = new Set(piece.form.parts.map((p) => p.id));
   checkParts(piece, tell);
+  checkMounds(piece, tell);
   checkPlaces(piece, parts, tell);
   for (const [what, list] of [
     ['markings', piece.markings],
@@ -462,6 +494,7 @@ export type FlatPart = z.infer<typeof flatPartSchema>;
 export type LeafShape = z.infer<typeof leafSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Part = z.infer<typeof partSchema>;
+export type Mound = z.infer<typeof moundSchema>;
 export type Toes = z.infer<typeof toesSchema>;
 export type Area = z.infer<typeof areaSchema>;
 export type Comb = z.infer<typeof combSchema>;

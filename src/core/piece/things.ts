@@ -16,7 +16,10 @@ const felted = {
 /** Round which part, and where on it. */
 const seated = {
   on: owned('part', 'Part', 'Sits round'),
-  side: choice(['left', 'right'], 'Side', { beside: true, words: { left: 'its left', right: 'its right' } }),
+  side: choice(['left', 'right'], 'Which of the pair', {
+    beside: true,
+    words: { left: 'its left', right: 'its right' },
+  }),
   along: field('share', 'Place along the part', 0, 1, {
     label: 'Along the part',
     slide: [0, 1, 0.01],

@@ -7,7 +7,8 @@ import Box from '@mui/material/Box';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
-import { addArea, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
+import { bareBoard, layGround } from '@/core/coat/ground-area';
+import { addArea, onBoard, mergeAreas, removeArea, splitArea, type SplitWay } from '@/core/form/area-edits';
 import { isLeaf } from '@/core/form/leaf';
 import { areaSchema, type Area, type Part, type Selector } from '@/core/piece/schema';
 import { changePiece, editPiece, setView, useDesk } from '@/desk/store';
@@ -35,6 +36,13 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
     const made = addArea(piece, `New area ${piece.areas.length + 1}`, [
       { parts: [part.id], along: { from: 0.4, to: 0.6 } },
     ]);
+    changePiece(() => made.piece);
+    setView({ areaId: made.id });
+  };
+  const ground = () => {
+    const { cupboard, hand } = useDesk.getState();
+    const made = layGround(piece, cupboard, hand);
+    if (!made) return;
     changePiece(() => made.piece);
     setView({ areaId: made.id });
   };
@@ -75,6 +83,7 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, my: 1 }}>
         <EditButton onClick={make}>New area</EditButton>
+        {bareBoard(piece) !== null && <EditButton onClick={ground}>Lay the ground</EditButton>}
         <EditButton
           disabled={!doc}
           onClick={(e) => setMenu({ at: e.currentTarget, what: 'split' })}
@@ -104,7 +113,12 @@ export function AreasRoom({ findings }: { findings: ReactNode }) {
           ? (
               [
                 ['along', 'Across its parts, half way along'],
-                ['around', 'Round its parts, top from underside'],
+                [
+                  'around',
+                  doc?.where.every((s) => onBoard(piece.form.parts, s))
+                    ? 'Its upper part from its lower'
+                    : 'Round its parts, top from underside',
+                ],
                 ['sides', 'Left from right'],
                 ...(doc && onLeaf(piece.form.parts, doc.where) ? [['faces', 'Its back from its hollow']] : []),
               ] as [SplitWay, string][]
@@ -165,7 +179,11 @@ function Places({ area }: { area: Area }) {
             onChange={(v) => set(i, (x) => void (x.parts = [v]))}
           />
           <BandFields way="along" band={s.along} onChange={(b) => set(i, (x) => put(x, 'along', b))} />
-          <BandFields way="round" band={s.around} onChange={(b) => set(i, (x) => put(x, 'around', b))} />
+          {onBoard(parts, s) ? (
+            <BandFields way="upward" band={s.upward} onChange={(b) => set(i, (x) => put(x, 'upward', b))} />
+          ) : (
+            <BandFields way="round" band={s.around} onChange={(b) => set(i, (x) => put(x, 'around', b))} />
+          )}
           <ChoiceRow
             label={`Side of place ${i + 1}`}
             options={[
@@ -230,7 +248,7 @@ function Places({ area }: { area: Area }) {
 const onLeaf = (parts: readonly Part[], where: readonly Selector[]): boolean =>
   parts.some((p) => isLeaf(p) && where.some((s) => s.parts.includes(p.id)));
 
-function put(s: Selector, key: 'along' | 'around', band: Band | null): void {
+function put(s: Selector, key: 'along' | 'around' | 'upward', band: Band | null): void {
   if (band) s[key] = band;
   else delete s[key];
 }

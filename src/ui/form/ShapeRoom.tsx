@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { OwnBase } from './OwnBase';
 import { LeafFields } from './LeafFields';
+import { MoundFields } from './MoundFields';
 import { TowardItsKind } from './TowardItsKind';
 import { isLeaf } from '@/core/form/leaf';
 import { bodyPlan, BODY_PLANS } from '@/core/form/plans/plans';
@@ -249,6 +250,7 @@ function PartControls({ piece, part }: { piece: Piece; part: Part }) {
       {part.shape === 'limb' && <Sections part={part} shape={shape} />}
       {part.shape === 'limb' && <ToesOf part={part} />}
       {isLeaf(part) && <LeafFields part={part} />}
+      {part.shape === 'board' && <MoundFields board={part} mmPerUnit={k} />}
       {part.shape !== 'board' && <Fields {...of} keys={['blend', 'lie']} />}
       {joints.length > 0 && (
         <Box sx={{ mt: 1 }}>

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import type { StandsPlan } from '@/core/build/stands';
 import { OPPOSITE } from '@/core/build/balance';
 import { weightSchema } from '@/core/piece/schema';
 import { editPiece, useDesk } from '@/desk/store';
@@ -13,6 +14,7 @@ import { FigureGrid } from '@/ui/parts/FigureGrid';
 import { OpenedFigure } from '@/ui/parts/Opened';
 import { useMoved } from '@/ui/parts/useMoved';
 import { useUnits } from '@/ui/parts/useUnits';
+import { ReliefProfile } from '@/ui/pictures/ReliefProfile';
 import { FeetPicture } from '@/ui/pictures/FeetPicture';
 import { Sentence } from '@/ui/parts/Figures';
 
@@ -44,6 +46,7 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
         )}
       </Sentence>
       {findings}
+      {stands.relief && <ReliefDepth relief={stands.relief} />}
       {stands.case !== 'hangs' && (
         <>
           <FigureGrid
@@ -88,6 +91,33 @@ export function StandsRoom({ findings }: { findings: ReactNode }) {
           )}
         </>
       )}
+    </>
+  );
+}
+
+/** How deep a relief is, and the whole of it seen from the side. */
+function ReliefDepth({ relief }: { relief: NonNullable<StandsPlan['relief']> }) {
+  const { q } = useUnits();
+  const moved = useMoved();
+  const of = (value: number) => ({ kind: 'length', value }) as const;
+  return (
+    <>
+      <FigureGrid
+        columns={2}
+        list={[
+          {
+            label: `stands out of its board, ${relief.part.toLowerCase()}`,
+            value: q(of(relief.outMm)),
+            moved: moved(of(relief.outMm), (p) => p.stands.relief && of(p.stands.relief.outMm)),
+          },
+          {
+            label: 'deep with board and frame',
+            value: q(of(relief.deepMm)),
+            moved: moved(of(relief.deepMm), (p) => p.stands.relief && of(p.stands.relief.deepMm)),
+          },
+        ]}
+      />
+      <ReliefProfile />
     </>
   );
 }

@@ -6,7 +6,8 @@ import type { ReactNode } from 'react';
 import { beginThing, THING_WORDS } from '@/core/build/things/begin-thing';
 import type { ThingPlan } from '@/core/build/things/thing-plan';
 import { shrinks, USUAL_SHRINK } from '@/core/rates/shrunk';
-import { THING_KINDS, thingSchema, type Thing, type ThingKind } from '@/core/piece/things';
+import type { Part } from '@/core/piece/schema';
+import { isWorn, THING_KINDS, thingSchema, type Thing, type ThingKind } from '@/core/piece/things';
 import { changePiece, setView, useDesk } from '@/desk/store';
 import { EditButton } from '@/ui/parts/Editable';
 import { KindFields } from '@/ui/parts/Fields';
@@ -31,6 +32,14 @@ function useThing(): Thing | null {
   const id = useDesk((s) => s.view.thingId);
   return things?.find((t) => t.id === id) ?? things?.[0] ?? null;
 }
+
+const NO_PARTS: readonly Part[] = [];
+
+/** What does not matter as it is: the side of a part there is only one of, where a twig lies that its feet stand on. */
+const unasked = (t: Thing, parts: readonly Part[]): string[] => [
+  ...(isWorn(t) && !parts.find((p) => p.id === t.on)?.mirrored ? ['side'] : []),
+  ...(t.kind === 'twig' && t.under ? ['leftMm', 'forwardMm'] : []),
+];
 
 const changeThing = (now: Thing): void =>
   changePiece((p) => ({ ...p, things: p.things.map((t) => (t.id === now.id ? now : t)) }));
@@ -87,6 +96,7 @@ export function ThingList() {
 export function ThingsRoom({ findings }: { findings: ReactNode }) {
   const t = useThing();
   const plan = useDesk((s) => s.plan);
+  const parts = useDesk((s) => s.piece?.form.parts ?? NO_PARTS);
   const p = plan?.things.find((x) => x.id === t?.id);
   if (!t) {
     return (
@@ -104,7 +114,7 @@ export function ThingsRoom({ findings }: { findings: ReactNode }) {
       {p && <Measured key={t.id} p={p} />}
       {findings}
       <Box role="group" aria-label={`How ${t.name} is made`} sx={{ mt: 1 }}>
-        <KindFields of={thingSchema} value={t} onChange={changeThing} />
+        <KindFields of={thingSchema} value={t} except={unasked(t, parts)} onChange={changeThing} />
       </Box>
       {p && <Panels p={p} />}
     </>

@@ -7,7 +7,11 @@ export interface Band {
   readonly to: number;
 }
 
-const WAYS = { along: { kind: 'share', most: 1 }, round: { kind: 'angle', most: 180 } } as const;
+const WAYS = {
+  along: { kind: 'share', most: 1 },
+  round: { kind: 'angle', most: 180 },
+  upward: { kind: 'share', most: 1 },
+} as const;
 
 interface BandFieldsProps {
   readonly way: keyof typeof WAYS;

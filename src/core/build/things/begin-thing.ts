@@ -1,4 +1,5 @@
 /** Small things as they begin, as large as the animal asks for. Ours. mm */
+import { makeBody } from '@/core/form/body';
 import type { FormPlan } from '@/core/form/form';
 import type { Piece } from '@/core/piece/schema';
 import type { Thing, ThingKind, ThingOf } from '@/core/piece/things';
@@ -7,6 +8,7 @@ import { SAFE_DEG } from '../steadied';
 import type { StandsPlan } from '../stands';
 import { EDGE_MM } from './base-findings';
 import { middleOf } from './support';
+import { threadsRound } from './thread';
 
 /** Words for each kind, as it is called when it is new. */
 export const THING_WORDS: Readonly<Record<ThingKind, string>> = {
@@ -40,7 +42,7 @@ export function beginBase(
     return Math.ceil(2 * Math.max(Math.SQRT2 * reach + 2 * EDGE_MM, off + steady));
   };
   return {
-    id: freeId(things, 'base'),
+    id: freeId(things, 'small-base'),
     name: THING_WORDS.base,
     kind: 'base',
     outline: 'oval',
@@ -52,21 +54,35 @@ export function beginBase(
   };
 }
 
+/** Where along a part the shortest thread goes round; its middle where none does. */
+function thinnest(form: Piece['form'], { skin }: Pick<FormPlan, 'skin'>, on: string): number {
+  const body = makeBody(form);
+  const girth = (along: number) => threadsRound(body, skin, { on, side: 'left', along }, [0])?.[0]!.girthMm ?? Infinity;
+  const places = Array.from({ length: 17 }, (_, i) => Math.round(100 * (0.1 + 0.05 * i)) / 100);
+  const least = places.reduce((best, along) => (girth(along) < girth(best) ? along : best));
+  return Number.isFinite(girth(least)) ? least : 0.5;
+}
+
 /** @param piece what it is for @param plan as far as it is worked out */
 export function beginThing(
   kind: ThingKind,
   piece: Pick<Piece, 'things' | 'form' | 'core'>,
-  plan: { readonly form: Pick<FormPlan, 'lengthMm' | 'widthMm' | 'heightMm'>; readonly stands: StandsPlan },
+  plan: { readonly form: Pick<FormPlan, 'lengthMm' | 'skin'>; readonly stands: StandsPlan },
   shrinkShare: number,
 ): Thing {
   const { things, form } = piece;
   const size = plan.form.lengthMm;
-  const common = { id: freeId(things, kind), name: THING_WORDS[kind] };
+  const common = { id: freeId(things, `small-${kind}`), name: THING_WORDS[kind] };
   const felted = { lotId: null, thicknessMm: 1.5, shrinkShare };
   // Round the neck where there is one: what the head sits on.
   const head = form.parts.find((p) => p.role === 'head');
   const neck = form.parts.find((p) => p.id === head?.on) ?? form.parts[0]!;
-  const seated = { on: neck.id, side: 'left', along: 0.5, aroundDeg: 180 } as const;
+  const seated = {
+    on: neck.id,
+    side: 'left',
+    along: thinnest(piece.form, plan.form, neck.id),
+    aroundDeg: 180,
+  } as const;
   const besides = { leftMm: Math.round(0.25 * size), forwardMm: Math.round(0.2 * size) };
   switch (kind) {
     case 'collar':

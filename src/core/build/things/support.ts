@@ -38,7 +38,7 @@ export const middleOf = (feet: readonly Point2[], centre: Vec3): Point2 =>
       }) as unknown as Point2);
 
 /** Corners of a base about its middle. */
-export function baseOutline(t: Pick<ThingOf<'base'>, 'outline' | 'longMm' | 'wideMm'>, [x, z]: Point2): Point2[] {
+function baseOutline(t: Pick<ThingOf<'base'>, 'outline' | 'longMm' | 'wideMm'>, [x, z]: Point2): Point2[] {
   const [a, b] = [t.wideMm / 2, t.longMm / 2];
   if (t.outline === 'with corners')
     return convexHull([

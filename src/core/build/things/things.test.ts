@@ -264,7 +264,7 @@ describe('a basket and a frame', () => {
   it('what has nothing to do on an animal is said and taken away by a press', () => {
     const frame = begun('frame', hare);
     const base = begun('base', marten);
-    for (const piece of [having(marten, frame), having(hare, base), having(marten, base, { ...base, id: 'base-2' })]) {
+    for (const piece of [having(marten, frame), having(hare, base), having(marten, base, { ...base, id: 'another' })]) {
       const p = plan(piece);
       expect(codes(p)).toEqual(['form-thing-other']);
       const now = pressed(piece, p, 'form-thing-other');
