@@ -23,6 +23,33 @@ export const HELD: Readonly<Record<string, Held | typeof OPEN>> = {
     'weighs its area times thickness',
     'area, thickness and density by hand',
   ),
+  'band-length': held(
+    'build/things/things.test.ts',
+    'is as long as a thread, its own thickness',
+    'a circle and an ellipse by their formulas; a worked example by hand',
+  ),
+  'scarf-length': held(
+    'build/things/things.test.ts',
+    'is as long as a thread, its own thickness',
+    'a worked example by hand',
+  ),
+  'loop-length': held(
+    'build/things/things.test.ts',
+    'is as long as a thread, its own thickness',
+    'a worked example by hand',
+  ),
+  'knot-length': held(
+    'build/things/things.test.ts',
+    'is as long as a thread, its own thickness',
+    'a worked example by hand',
+  ),
+  'wall-width': held(
+    'build/things/things.test.ts',
+    'a basket is a frustum of felt',
+    'a right-angled triangle of 5, 12 and 13; area of a frustum',
+  ),
+  'wood-mass': held('build/things/things.test.ts', 'weighs its volume', 'a worked example by hand'),
+  'frame-bar': held('build/things/things.test.ts', 'the bars of a frame go round', 'a worked example by hand'),
   'shows-through': held(
     'build/flat-parts.test.ts',
     'a lining under too little felt',

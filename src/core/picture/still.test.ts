@@ -6,6 +6,7 @@ import { difference } from '@/core/colour/difference';
 import { labOf, labOfLinear, type Triple } from '@/core/colour/lab';
 import { toLinear } from '@/core/colour/rgb';
 import { defaultHand } from '@/core/piece/hand';
+import type { Piece } from '@/core/piece/schema';
 import { seenColours } from '@/core/shade/layers/strand-colour';
 import { areasOfSkin } from './bare-skin';
 import { centreOf, eye, projector } from './lens';
@@ -104,12 +105,18 @@ describe('a picture', () => {
 
 // Fur shades itself and felt hardly does: each is exposed for itself, or a board beside a dark coat would be white.
 describe('felt beside fur', () => {
+  // The hare on a bare board: nothing laid on it, nothing round it.
+  const onBoard: Piece = {
+    ...brownHare,
+    things: [],
+    areas: brownHare.areas.filter((a) => !a.where.some((w) => w.parts.includes('board'))),
+  };
   it.each(['overcast', 'window'] as const)(
     'has the colour of its wool where it is seen square on, by %s',
     (lighting) => {
-      const hare = planned(brownHare, cupboard, defaultHand, COARSELY);
+      const hare = planned(onBoard, cupboard, defaultHand, COARSELY);
       const o = { ...plain, turned: turnedTo(brownHare, 'front'), lighting };
-      const { rgb, perMm } = still(brownHare, hare, cupboard, o);
+      const { rgb, perMm } = still(onBoard, hare, cupboard, o);
       const { positions: p, normals: n } = hare.form.skin;
       const m = projector({ ...o, centre: centreOf(p), perMm });
       const { from } = eye(o.turned);

@@ -16,7 +16,7 @@ import { remedied } from '@/core/remedied';
 import { beginThing } from './begin-thing';
 import { supported } from './support';
 import type { ThingPlan } from './thing-plan';
-import { bandLength, frameBar, loopLength, scarfLength, wallWidth, woodMass } from './thing-methods';
+import { bandLength, frameBar, knotLength, loopLength, scarfLength, wallWidth, woodMass } from './thing-methods';
 
 const plan = (p: Piece): Plan => planned(p, cupboard, defaultHand, COARSELY);
 const bare = (p: Piece): Piece => ({ ...p, things: [] });
@@ -48,6 +48,8 @@ describe('what is worn', () => {
     expect(bandLength.of({ girth: 100, thick: 2, looser: 3, overlap: 5 })).toBeCloseTo(114.283, 3);
     expect(scarfLength.of({ girth: 100, thick: 2, looser: 3, wide: 10, ends: 40 })).toBeCloseTo(199.283, 3);
     expect(loopLength.of({ across: 30, overlap: 6 })).toBe(66);
+    // Loops 10 mm high gathered to 4.5, felt of 1.5 in five layers, 5 over: 2 x 12 + 5.
+    expect(knotLength.of({ high: 10, thick: 1.5, overlap: 5 })).toBe(29);
     const looser = plan(having(marten, { ...collar, looserMm: 7 })).things[0]!;
     looser.lengths.forEach((l, i) => expect(l.figure.value - p.lengths[i]!.figure.value).toBeCloseTo(7, 9));
     // The thread is as thick round as the part there, with its coat: more than round the core alone.
