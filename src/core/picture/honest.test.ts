@@ -2,6 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
+import { plainTube } from '../../../demo/plain-tube';
+import { plainArea } from '@/core/form/area-edits';
+import { newPiece } from '@/core/new-piece';
 import { defaultHand as hand } from '@/core/piece/hand';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
@@ -121,5 +124,55 @@ describe('fur in the picture', () => {
     // A tenth longer or shorter is how a lock is cut, not more.
     expect(long[Math.floor(0.05 * long.length)]! / hemMm).toBeGreaterThan(0.82);
     expect(long[Math.floor(0.95 * long.length)]!).toBeLessThan(1.3 * hemMm + 0.2);
+  });
+});
+
+// Rows far apart of fur too short to reach the next are seen one by one: how far apart they lie is read off the picture.
+describe('rows in the picture', () => {
+  it.each([5, 7, 9])('lie as far apart as the plan lays them: %d mm', (spacingMm) => {
+    const belly = pineMarten.areas.find((a) => a.id === 'belly')!.coat;
+    if (belly.method !== 'fold-over') throw new Error('another way of laying');
+    const fresh = newPiece(
+      { id: 't', name: 'Tube', plan: 'standing-quadruped', finishedLengthMm: 200, lifeLengthMm: 200, seed: 3 },
+      cupboard,
+      hand,
+    );
+    const piece: Piece = {
+      ...fresh,
+      form: { ...fresh.form, parts: [plainTube('tube')], pose: [] },
+      face: null,
+      flatParts: [],
+      smallParts: [],
+      areas: [
+        plainArea('fur', 'Fur', [{ parts: ['tube'] }], { ...belly, lengthMm: 3.5, spacingMm, liftDeg: 60, layMgCm: 8 }),
+      ],
+    };
+    const plan = planOf(piece);
+    const lens = lensFor(plan, { turned: { yaw: 90, pitch: 0 }, width: 1000, height: 500, zoom: 1 });
+    const steps = exposure({ piece, plan, cupboard }, lens, { lighting: 'overcast', fibres: 60_000 });
+    let s = steps.next();
+    while (!s.done) s = steps.next();
+    const { open } = s.value.canvas;
+    // How much fur lies over each column of the picture, over the middle of the tube and clear of its ends.
+    const [from, to] = [0.2, 0.8].map((x) => Math.round(lens.width * x)) as [number, number];
+    const half = Math.round(6 * lens.perMm);
+    const over = Array.from({ length: to - from }, (_, i) => {
+      let sum = 0;
+      for (let y = lens.height / 2 - half; y < lens.height / 2 + half; y++) sum += 1 - open[from + i + lens.width * y]!;
+      return sum;
+    });
+    const mean = over.reduce((a, b) => a + b, 0) / over.length;
+    const alike = (by: number) => {
+      let sum = 0;
+      for (let i = 0; i + by < over.length; i++) sum += (over[i]! - mean) * (over[i + by]! - mean);
+      return sum / (over.length - by);
+    };
+    // Moved by one row it is most like itself, of all ways between a half and one and a half.
+    let best = 0;
+    for (let by = Math.round(0.5 * spacingMm * lens.perMm); by < 1.5 * spacingMm * lens.perMm; by++)
+      if (best === 0 || alike(by) > alike(best)) best = by;
+    expect(alike(best)).toBeGreaterThan(0.5 * alike(0));
+    expect(best / lens.perMm / spacingMm).toBeGreaterThan(0.95);
+    expect(best / lens.perMm / spacingMm).toBeLessThan(1.05);
   });
 });
