@@ -14,8 +14,8 @@ export interface Refined {
   readonly finished: boolean;
 }
 
-/** Light, and how far it is trimmed. */
-export type HowSeen = Pick<ExposureOptions, 'lighting' | 'trimStep'>;
+/** Light, how far it is trimmed, and the row pointed out. */
+export type HowSeen = Pick<ExposureOptions, 'lighting' | 'trimStep' | 'lit'>;
 
 interface Job {
   readonly id: number;

@@ -6,7 +6,7 @@ import { defaultHand as hand } from '@/core/piece/hand';
 import type { Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece/schema';
 import { norm, sub } from '@/core/geometry/vec';
-import { aboutCentre, aboutFeet, aboutMiddle } from './about-weight';
+import { aboutCentre, aboutFeet, aboutMiddle, aboutStanding } from './about-weight';
 import { makeBody } from '@/core/form/body';
 import { endAt, reached } from '@/core/form/reach';
 import { plainTube } from '../../../demo/plain-tube';
@@ -58,8 +58,8 @@ describe('about the weight', () => {
       }
     });
     it('stands or falls as it does by what is worked out, and on about the same ground', () => {
-      const bird = planned(kingfisher, cupboard, hand, COARSELY);
-      for (const [p, plan] of [...plans, [kingfisher, bird] as const]) {
+      const bird: Piece = { ...kingfisher, things: [] };
+      for (const [p, plan] of [...plans, [bird, planned(bird, cupboard, hand, COARSELY)] as const]) {
         const feet = aboutFeet(makeBody(p.form), plan.stands.centre);
         expect(Math.abs(feet.groundY - plan.stands.groundY), p.name).toBeLessThan(0.03 * plan.form.lengthMm);
         // Near the edge it is not told.
@@ -67,6 +67,26 @@ describe('about the weight', () => {
         if (Math.abs(plan.stands.marginMm) > 4) expect(inside >= 0, p.name).toBe(plan.stands.marginMm >= 0);
         expect(Math.abs(inside - plan.stands.marginMm), p.name).toBeLessThan(8);
       }
+    });
+    it('on a base lies over the edge of that, as it is worked out, and moves by the share the animal has of all weight', () => {
+      const { stands } = planned(kingfisher, cupboard, hand, COARSELY);
+      const was = makeBody(kingfisher.form);
+      const rest = aboutStanding(stands, was, was);
+      expect(rest.marginMm).toBeCloseTo(stands.marginMm, 9);
+      expect(rest.groundY).toBe(stands.on!.level);
+      const beak = kingfisher.form.parts.find((p) => p.id === 'beak')!;
+      const now = makeBody({
+        ...kingfisher.form,
+        parts: kingfisher.form.parts.map((p) =>
+          p.id === beak.id && p.shape === 'limb'
+            ? { ...p, nodes: p.nodes.map((n) => ({ ...n, at: [n.at[0], n.at[1] - 200, n.at[2]] as typeof n.at })) }
+            : p,
+        ),
+      });
+      const moved = sub(aboutStanding(stands, was, now).centre, stands.centre);
+      const alone = sub(aboutMiddle(now), aboutMiddle(was));
+      expect(norm(alone)).toBeGreaterThan(0.1);
+      for (let k = 0; k < 3; k++) expect(moved[k]!).toBeCloseTo(stands.animalShare * alone[k]!, 9);
     });
   });
 });

@@ -8,6 +8,7 @@ import { add, scale, sub, type Vec3 } from '@/core/geometry/vec';
 import { meanOf, type Body, type Stretch } from '@/core/form/body';
 import { overFeet } from './balance';
 import { groundUnder } from './ground-contact';
+import type { StandsPlan } from './stands';
 
 /** Volume of a stretch (cone frustum) and the middle of it. */
 function frustum(s: Stretch): { readonly volume: number; readonly at: Vec3 } {
@@ -73,3 +74,15 @@ export function aboutFeet(body: Body, centre: Vec3): AboutFeet {
  */
 export const aboutCentre = (worked: Vec3, of: Body, now: Body, share = 1): Vec3 =>
   add(worked, scale(sub(aboutMiddle(now), aboutMiddle(of)), share));
+
+/** Where the weight lies over what the animal stands on, while parts are moved; on a base that is its edge. */
+export function aboutStanding(
+  stands: Pick<StandsPlan, 'centre' | 'on' | 'animalShare'>,
+  was: Body,
+  now: Body,
+): AboutFeet & { readonly centre: Vec3 } {
+  const centre = aboutCentre(stands.centre, was, now, stands.animalShare);
+  if (!stands.on) return { centre, ...aboutFeet(now, centre) };
+  const { outline, level } = stands.on;
+  return { centre, feet: outline, groundY: level, marginMm: overFeet(outline, centre).margin };
+}

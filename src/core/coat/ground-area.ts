@@ -25,7 +25,10 @@ export function layGround(piece: Piece, cupboard: Cupboard, hand: Hand): { piece
   const made = addArea(piece, 'Ground', [{ parts: [board], side: 'left' }]);
   const ground = made.piece.areas.at(-1)!;
   const coat = lot
-    ? { ...way.begin({ lot, cupboard, hand, finishedLengthMm: piece.form.finishedLengthMm, now: null }) }
+    ? {
+        ...way.begin({ lot, cupboard, hand, finishedLengthMm: piece.form.finishedLengthMm, now: null }),
+        surface: 'ground' as const,
+      }
     : ground.coat;
   // First in the list: what stands out of it has what it claims.
   return { piece: { ...made.piece, areas: [{ ...ground, coat }, ...piece.areas] }, id: made.id };

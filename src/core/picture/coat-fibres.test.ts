@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { COARSELY, planned } from '../../../cli/testing/planned';
 import { cupboard, pineMarten } from '../../../demo/load';
+import { linearOf } from '@/core/colour/rgb';
 import { defaultHand as hand } from '@/core/piece/hand';
 import { areasOfSkin, bareSkin } from './bare-skin';
 import { coatFibres, type Seen } from './coat-fibres';
@@ -64,5 +65,39 @@ describe('a near view', () => {
       return most;
     };
     expect(widest((z) => z < 20)).toBeLessThanOrEqual(1.01 * Math.max(widest(front), 0.07));
+  });
+});
+
+describe('a row that is pointed out', () => {
+  const hex = '#3f8fe0';
+  const tail = plan.coat.areas.find((a) => a.id === 'tail')!;
+  const row = tail.fur!.rows.rows[Math.floor(tail.fur!.rows.rows.length / 2)]!;
+  const drawn = (lit: { areaId: string; row: number; hex: string } | null) =>
+    coatFibres(pineMarten, plan, cupboard, field, bare, MOST, [], () => true, { lit });
+  const plain = drawn(null);
+  const pointed = drawn({ areaId: 'tail', row: row.number, hex });
+
+  it('has its fur in that colour and no other row has, everything else as it was', () => {
+    const light = linearOf(hex);
+    const stride = 3 * (SEGMENTS + 1);
+    let lit = 0;
+    for (let i = 0; i < pointed.fibres.count; i++) {
+      const e = 7 * pointed.fibres.colour[i]!;
+      if ([0, 1, 2].some((k) => Math.abs(pointed.palette[e + k]! - light[k]!) > 1e-3)) continue;
+      lit++;
+      // Its root lies by a point of that row.
+      const p = [0, 1, 2].map((k) => pointed.fibres.points[stride * i + k]!);
+      const near = Math.min(
+        ...row.pieces.flatMap((q) =>
+          Array.from({ length: q.points.length / 3 }, (_, j) =>
+            Math.hypot(...p.map((x, k) => x - q.points[3 * j + k]!)),
+          ),
+        ),
+      );
+      expect(near).toBeLessThan(0.5 * tail.fur!.rows.meanSpacingMm + 1);
+    }
+    expect(pointed.fibres.count).toBe(plain.fibres.count);
+    expect(lit).toBeGreaterThan(100);
+    expect(pointed.fibres.points).toEqual(plain.fibres.points);
   });
 });

@@ -109,6 +109,7 @@ function coatArea(
   seed: number,
   seen: Seen,
   overMm: number,
+  lit: LitRow | null,
 ): void {
   const { pile } = a.fur!;
   const rnd = seeded(seed);
@@ -123,6 +124,7 @@ function coatArea(
     pile.tipShare,
   );
   const marked = pile.marking ? palette.add(linearOf(pile.marking.colour), null, 0) : 0;
+  const litAs = lit ? palette.add(linearOf(lit.hex), null, 0) : 0;
   const surface = a.surface!;
   const find = shade && shade.looks.length > 1 ? nearest(surface.positions, a.areaMm2 * 2) : null;
   // A layer colours the coat where it is laid: there lies what is seen of a fibre, not its root.
@@ -153,7 +155,8 @@ function coatArea(
       m !== null &&
       m.rows.includes(r.row) &&
       (m.pitchMm === null || Math.abs(((r.run + m.pitchMm / 2) % m.pitchMm) - m.pitchMm / 2) < m.halfWidthMm);
-    const colour = inBand ? marked : pick(vertexOf(r), rnd);
+    const own = inBand ? marked : pick(vertexOf(r), rnd);
+    const colour = r.row === lit?.row ? litAs : own;
     // Wool felted flat ends in the felt: it hangs over nothing.
     if (feather) feather(r, widthMm, colour, casts * LAYER_CASTS);
     else if (felt) felt(r, (widthMm * lengthMm) / FELT.lengthMm, colour, true, FELT.lengthMm, casts * LAYER_CASTS);
@@ -200,6 +203,21 @@ function feltSkin(
       );
     }
   }
+}
+
+/** A row that is pointed out: its fur in another colour. */
+export interface LitRow {
+  readonly areaId: string;
+  readonly row: number;
+  readonly hex: string;
+}
+
+interface CoatOptions {
+  /** Steps of the trim plan already taken; null for the finished coat. */
+  readonly trimStep?: number | null;
+  /** Surfaces of felt beside the animal. */
+  readonly felts?: readonly Felted[];
+  readonly lit?: LitRow | null;
 }
 
 /** A surface of felt beside the animal, and its light. */
@@ -260,8 +278,6 @@ const FELT_WIDEST = 0.07;
 /**
  * @param most about so many fibres in all
  * @param seen of what is not seen fewer fibres are drawn
- * @param trimStep steps of the trim plan already taken; null for the finished coat
- * @param felts surfaces of felt beside the animal
  * @param clear places fibres keep out of: round the eyes, mm
  */
 export function coatFibres(
@@ -273,8 +289,7 @@ export function coatFibres(
   most: number,
   clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
   seen: Seen,
-  trimStep: number | null = null,
-  felts: readonly Felted[] = [],
+  { trimStep = null, felts = [], lit = null }: CoatOptions = {},
 ): Coated {
   const { coat, form, shade, face } = plan;
   const palette = new Palette();
@@ -320,6 +335,7 @@ export function coatFibres(
       piece.seed + 977 * (i + 1),
       seen,
       leftOver(a, trimStep),
+      lit?.areaId === a.id ? lit : null,
     );
   });
   const entries = new Uint32Array(bare.length);

@@ -7,7 +7,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
-import { coatFibres, type Seen } from './coat-fibres';
+import { coatFibres, type LitRow, type Seen } from './coat-fibres';
 import { HORN_GLOSS } from '@/core/coat/techniques/smooth/smooth';
 import { clawSurface } from './claw-solid';
 import { eyeSolids, type Surface } from './eye-solid';
@@ -38,6 +38,8 @@ export interface ExposureOptions {
   readonly fibres: number;
   /** Steps of the trim plan already taken; null for the finished coat. */
   readonly trimStep?: number | null;
+  /** A row that is pointed out. */
+  readonly lit?: LitRow | null;
 }
 
 export interface Exposed {
@@ -99,7 +101,7 @@ function lampFrom(turned: Turned, by: Lighting): Vec3 {
 export function* exposure(
   drawn: Drawn,
   lens: Lens,
-  { lighting, fibres: most, trimStep = null }: ExposureOptions,
+  { lighting, fibres: most, trimStep = null, lit = null }: ExposureOptions,
   kept: Prepared | null = null,
   keep: (ready: Prepared) => void = () => undefined,
 ): Generator<number, Exposed> {
@@ -121,7 +123,11 @@ export function* exposure(
   const things = thingSolids(plan, cupboard);
   const felts = things.flatMap(({ surface, fuzz }) => (fuzz ? [{ surface, light: fuzz }] : []));
   const laid = { ...plan, coat, form: { ...plan.form, skin } };
-  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), trimStep, felts);
+  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), {
+    trimStep,
+    felts,
+    lit,
+  });
   yield 0.35;
   const to = lampFrom(turned, by);
   const lamp = lampGrid(

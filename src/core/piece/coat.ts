@@ -207,9 +207,10 @@ const smoothSchema = z.strictObject({
   lotId,
   arealMgCm2: weight,
   layers,
-  surface: choice(['felt', 'leather', 'horn', 'wound'], 'Surface', {
+  surface: choice(['felt', 'ground', 'leather', 'horn', 'wound'], 'Surface', {
     words: {
       felt: 'matt felt',
+      ground: 'ground of a picture, felted broad',
       leather: 'leather of a nose or a pad',
       horn: 'horn of a beak, claw or hoof',
       wound: 'wound round wire or pipe cleaner',

@@ -4,8 +4,7 @@
  * and the area its feet enclose. About, while it is carried; what is worked out says it for good.
  */
 import { useMemo } from 'react';
-import { aboutCentre, aboutFeet } from '@/core/build/about-weight';
-import { overFeet } from '@/core/build/balance';
+import { aboutStanding } from '@/core/build/about-weight';
 import { makeBody, type Body } from '@/core/form/body';
 import { useDesk } from '@/desk/store';
 import { GOOD, HARM } from './colours';
@@ -21,10 +20,7 @@ export function Plumb({ body, at }: PlumbProps) {
   const was = useMemo(() => (worked && !worked.scan ? makeBody(worked) : null), [worked]);
   const about = useMemo(() => {
     if (!stands || !was || stands.case === 'hangs') return null;
-    const centre = aboutCentre(stands.centre, was, body, stands.animalShare);
-    if (!stands.on) return { centre, ...aboutFeet(body, centre) };
-    const { outline, level } = stands.on;
-    return { centre, feet: outline, groundY: level, marginMm: overFeet(outline, centre).margin };
+    return aboutStanding(stands, was, body);
   }, [stands, was, body]);
   if (!about) return null;
   const { centre, feet, groundY, marginMm } = about;

@@ -11,6 +11,7 @@ import { refine } from '@/desk/refining';
 import { upToDate, useDesk } from '@/desk/store';
 import type { Refined as Made } from '@/worker/refine.worker';
 import { lensOver, type Size } from './camera';
+import { LIT } from './colours';
 
 interface RefinedProps {
   readonly view: Turned;
@@ -20,6 +21,8 @@ interface RefinedProps {
   readonly size: Size;
   /** Steps of the trim plan already taken; null for the finished coat. */
   readonly trimStep?: number | null;
+  /** The row pointed out, in the area in hand. */
+  readonly litRow?: number | null;
   /** What is pointed out on the quick picture for a moment when it changes, as the area in hand. */
   readonly pointedOut?: string | null;
 }
@@ -44,6 +47,7 @@ export function Refined({
   perMm,
   size,
   trimStep = null,
+  litRow = null,
   pointedOut = null,
 }: RefinedProps) {
   const plan = useDesk((s) => s.plan);
@@ -58,6 +62,7 @@ export function Refined({
     () => lensOver({ yaw, pitch }, [x, y, z], perMm, size, dots),
     [yaw, pitch, x, y, z, perMm, size, dots],
   );
+  const litArea = litRow === null ? null : pointedOut;
   useEffect(() => {
     if (!ready || !plan) return;
     let stop: () => void = () => undefined;
@@ -70,16 +75,17 @@ export function Refined({
         at!.height = picture.height;
         on.transferFromImageBitmap(picture);
         setSeen(finished ? 'finished' : 'rough');
-        if (finished) drawLikeness();
+        if (finished && litRow === null) drawLikeness();
       };
-      stop = refine(lens, told, { how: { lighting: 'window', trimStep } });
+      const lit = litRow === null || litArea === null ? null : { areaId: litArea, row: litRow, hex: LIT };
+      stop = refine(lens, told, { how: { lighting: 'window', trimStep, lit } });
     }, REST_MS);
     return () => {
       clearTimeout(rest);
       stop();
       setSeen('not yet');
     };
-  }, [plan, ready, lens, trimStep]);
+  }, [plan, ready, lens, trimStep, litRow, litArea]);
 
   const [pointing, setPointing] = useState(false);
   const before = useRef(pointedOut);

@@ -82,13 +82,7 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
   const of = tool === undefined || tool === 'areas' || tool === 'comb' || tool === 'shade' ? 'area' : 'part';
   // What is pointed out or painted is seen on the quick picture only.
   const finished =
-    view.overlay === 'fur' &&
-    view.inside === 'finished' &&
-    view.brush === 'off' &&
-    litRow === null &&
-    dots.length === 0 &&
-    !few &&
-    shown;
+    view.overlay === 'fur' && view.inside === 'finished' && view.brush === 'off' && dots.length === 0 && !few && shown;
   const frame = () => {
     const piece = useDesk.getState().piece;
     const seen = plan && piece && framed(plan, piece, view, size, of);
@@ -127,6 +121,7 @@ export function Turntable({ litRow = null, compact = false, tool, dots = [] }: T
             perMm={perMm}
             size={size}
             trimStep={view.trimStep}
+            litRow={litRow}
             pointedOut={view.areaId}
           />
         )}

@@ -21,6 +21,8 @@ export const HARM = 'var(--mui-palette-error-main)';
 
 /** The same in 3D, where a name of the surround cannot be read. */
 export const MARK = '#1f4b73';
+/** Fur of a row pointed out: told from any wool, on light and dark alike. */
+export const LIT = '#3f8fe0';
 export const HARM_3D = '#9b2226';
 export const CARE_3D = '#8a5a00';
 export const INK_3D = '#1c2022';

@@ -19,8 +19,9 @@ import { both } from '@/core/time/work-time';
 import { LIGHTEST } from '@/core/coat/cover/margin-range';
 import type { Spec, Way } from '@/core/coat/way';
 
-/** Side of a piece the layer is laid in, mm. Ours. */
+/** Side of a piece the layer is laid in, mm; of a broad flat ground. Ours. */
 const PIECE = 12;
+const BROAD = 40;
 /** Fuzz that is left on felt, mm. Ours. */
 const FUZZ = 0.4;
 
@@ -28,6 +29,8 @@ const FUZZ = 0.4;
 export const HORN_GLOSS = 0.3;
 
 interface Surface {
+  /** Side of a piece the layer is laid in, mm. */
+  readonly pieceMm: number;
   /** How often the passes of plain felt are made. */
   readonly times: number;
   readonly gloss: number;
@@ -38,12 +41,24 @@ interface Surface {
 /** What becomes of the layer. Ours. */
 const SURFACES: Readonly<Record<Smooth['surface'], Surface>> = {
   felt: {
+    pieceMm: PIECE,
     times: 1,
     gloss: 0,
     does: (wool, area, n) => say`Lay ${wool} thin over ${area} in ${count(n)} layers and felt it flat`,
     passes: (n) => say`shallow, close and even, ${count(n)} passes over each layer, until nothing stands up`,
   },
+  // Several needles in a holder: one stroke does for as many (common practice for broad flat work).
+  ground: {
+    pieceMm: BROAD,
+    times: 0.25,
+    gloss: 0,
+    does: (wool, area, n) =>
+      say`Lay ${wool} over ${area} in broad thin pieces, ${count(n)} layers, and felt it on with several needles in a holder`,
+    passes: (n) =>
+      say`straight down and even, ${count(n)} ${n === 1 ? 'pass' : 'passes'} over each layer, until it holds all over`,
+  },
   leather: {
+    pieceMm: PIECE,
     times: 3,
     gloss: 0.3,
     does: (wool, area, n) => say`Lay ${wool} over ${area} in ${count(n)} layers and felt it close, like leather`,
@@ -51,12 +66,14 @@ const SURFACES: Readonly<Record<Smooth['surface'], Surface>> = {
       say`very shallow and close with the finest needle, ${count(n)} passes, until no single fibre is seen`,
   },
   horn: {
+    pieceMm: PIECE,
     times: 4,
     gloss: HORN_GLOSS,
     does: (wool, area, n) => say`Lay ${wool} along ${area} in ${count(n)} layers and felt it hard and smooth`,
     passes: (n) => say`from all sides, ${count(n)} passes, until it no longer gives; fibres lie along it`,
   },
   wound: {
+    pieceMm: PIECE,
     times: 0.5,
     gloss: 0,
     does: (wool, area, n) => say`Wind ${wool} thin and tight round ${area} in ${count(n)} layers`,
@@ -72,7 +89,7 @@ const lookOf = (s: Spec<Smooth>): FeltedLook => ({
   lies: { densityMgCm3: s.hand.feltedDensityMgCm3, pileMm: 0 },
   extra: 0,
   passes: passesOf(s.spec) * s.spec.layers,
-  placing: placing(100 / PIECE ** 2),
+  placing: placing(100 / SURFACES[s.spec.surface].pieceMm ** 2),
 });
 
 export const smooth: Way<Smooth> = {
@@ -106,9 +123,9 @@ export const smooth: Way<Smooth> = {
     return layFelted(c, {
       look: lookOf(c),
       unit: smooth.unit,
-      spacingMm: PIECE,
-      pitchMm: PIECE,
-      pieces: () => Math.ceil(c.shape.patch.areaMm2 / PIECE ** 2),
+      spacingMm: of.pieceMm,
+      pitchMm: of.pieceMm,
+      pieces: () => Math.ceil(c.shape.patch.areaMm2 / of.pieceMm ** 2),
       placing,
       massExtraG: 0,
       does: () => of.does(c.lot.name, c.area.name, spec.layers),
