@@ -287,7 +287,7 @@ export function coatFibres(
   field: SkinField,
   { bare, colour: skinColour, gloss, along, leaf, leaves }: BareSkin,
   most: number,
-  clear: readonly { readonly at: Vec3; readonly radiusMm: number }[],
+  clear: readonly Clear[],
   seen: Seen,
   { trimStep = null, felts = [], lit = null }: CoatOptions = {},
 ): Coated {
@@ -353,10 +353,10 @@ export function coatFibres(
     return s ? (towardHollow(s.l.bent, x, y, z) > 0 ? s.lining : s.back) : entries[corner]!;
   };
   feltSkin(form, felted, colourAt, feltPer * feltShare, feltWide, along, bed, field, piece.seed + 5);
+  keepClear(bed, clear);
   felts.forEach(({ surface, light }, i) =>
     fuzzOf(surface, feltOf(light), feltPer * feltShare, feltWide, bed, piece.seed + 31 * (i + 1)),
   );
-  keepClear(bed, clear);
   for (const set of face?.whiskers ?? []) {
     const colour = palette.add(linearOf(set.thread?.colour ?? '#e8e4da'), null, 0);
     for (const w of set.whiskers) thread(bed, w.root, w.tip, THREAD, colour);
@@ -364,16 +364,28 @@ export function coatFibres(
   return { fibres: bed, palette: palette.entries };
 }
 
-/** Fibres that would run over an eye end before it. */
-function keepClear(bed: FibreBed, clear: readonly { readonly at: Vec3; readonly radiusMm: number }[]): void {
+/** Where no fibre goes: a ball round an eye; or what a band round a part lies over, half as wide as it along the axis of the part. */
+export interface Clear {
+  readonly at: Vec3;
+  readonly radiusMm: number;
+  readonly band?: { readonly axis: Vec3; readonly halfMm: number };
+}
+
+function within({ at, radiusMm, band }: Clear, x: number, y: number, z: number): boolean {
+  const [dx, dy, dz] = [x - at[0], y - at[1], z - at[2]];
+  if (dx * dx + dy * dy + dz * dz >= radiusMm * radiusMm) return false;
+  return !band || Math.abs(dx * band.axis[0] + dy * band.axis[1] + dz * band.axis[2]) < band.halfMm;
+}
+
+/** Fibres that would run over an eye end before it; those that would hang over a band are pressed down under it. */
+function keepClear(bed: FibreBed, clear: readonly Clear[]): void {
   if (clear.length === 0) return;
   const p = bed.points;
   const stride = 3 * (SEGMENTS + 1);
   for (let f = 0; f < bed.count; f++) {
     for (let k = 0; k <= SEGMENTS; k++) {
       const i = stride * f + 3 * k;
-      if (!clear.some((c) => Math.hypot(p[i]! - c.at[0], p[i + 1]! - c.at[1], p[i + 2]! - c.at[2]) < c.radiusMm))
-        continue;
+      if (!clear.some((c) => within(c, p[i]!, p[i + 1]!, p[i + 2]!))) continue;
       // The rest of it lies where it ended.
       const from = Math.max(0, i - 3);
       for (let q = k; q <= SEGMENTS; q++)

@@ -7,7 +7,7 @@ import type { Cupboard } from '@/core/piece/cupboard';
 import type { Piece } from '@/core/piece/schema';
 import type { Plan } from '@/core/plan';
 import { areasOfSkin, bareSkin, type BareSkin } from './bare-skin';
-import { coatFibres, type LitRow, type Seen } from './coat-fibres';
+import { coatFibres, type Clear, type LitRow, type Seen } from './coat-fibres';
 import { HORN_GLOSS } from '@/core/coat/techniques/smooth/smooth';
 import { clawSurface } from './claw-solid';
 import { eyeSolids, type Surface } from './eye-solid';
@@ -114,7 +114,7 @@ export function* exposure(
   const { skin, coat } = ready.rooted;
   yield 0.08;
   const face = piece.face && plan.face ? { of: plan.face, face: piece.face } : null;
-  const clear = face
+  const clear: Clear[] = face
     ? [
         ...face.of.eyes.places.map((e) => ({ at: e.at, radiusMm: Math.max(face.of.clearMm, face.of.eyes.discMm / 2) })),
         ...(face.face.nose.kind === 'beak' ? [] : [{ at: face.of.nose.tip, radiusMm: face.face.nose.widthMm / 2 }]),
@@ -123,7 +123,7 @@ export function* exposure(
   const things = thingSolids(plan, cupboard);
   const felts = things.flatMap(({ surface, fuzz }) => (fuzz ? [{ surface, light: fuzz }] : []));
   const laid = { ...plan, coat, form: { ...plan.form, skin } };
-  const coated = coatFibres(piece, laid, cupboard, field, bare, most, clear, seenBy(lens), {
+  const coated = coatFibres(piece, laid, cupboard, field, bare, most, [...clear, ...bandsOf(plan)], seenBy(lens), {
     trimStep,
     felts,
     lit,
@@ -193,6 +193,20 @@ export function* exposure(
   yield 1;
   return { canvas: c, ground };
 }
+
+/** What bands and scarves lie over: about the middle of each, further out than any fur there. */
+const bandsOf = ({ things }: Pick<Plan, 'things'>): Clear[] =>
+  things.flatMap(({ thing: t, worn, girthMm }) =>
+    worn && girthMm !== null && (t.kind === 'collar' || t.kind === 'scarf')
+      ? [
+          {
+            at: worn.threads[1]!.at,
+            radiusMm: girthMm / 3,
+            band: { axis: worn.threads[1]!.axis, halfMm: t.wideMm / 2 },
+          },
+        ]
+      : [],
+  );
 
 /** Bare skin is as light as felt; skin under fur the more so the more of the sky it sees. */
 function exposedAsFelt(

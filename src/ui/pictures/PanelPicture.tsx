@@ -21,12 +21,12 @@ export function PanelPicture({ p }: { p: ThingPlan }) {
   const boxes = p.panels.map((x) => boxOf(x.outline.map((v) => v * k)));
   const wide = Math.max(...boxes.map((b) => b.x1 - b.x0));
   const gap = 0.04 * wide;
-  let down = 0;
+  const high = (b: Box2) => b.y1 - b.y0 + gap;
+  const down = boxes.reduce((sum, b) => sum + high(b), 0);
   const placed = p.panels.map((x, i) => {
     const b = boxes[i]!;
-    const at = { x, left: -(b.x0 + b.x1) / 2, top: down + b.y1 };
-    down += b.y1 - b.y0 + gap;
-    return at;
+    const above = boxes.slice(0, i).reduce((sum, c) => sum + high(c), 0);
+    return { x, left: -(b.x0 + b.x1) / 2, top: above + b.y1 };
   });
   const path = (l: Float64Array, s: number, left: number, top: number) => {
     let d = '';

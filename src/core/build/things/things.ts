@@ -10,7 +10,7 @@ import { outOf } from '@/core/materials';
 import type { FormWork } from '@/core/form/form';
 import type { Lot } from '@/core/piece/cupboard';
 import { isFelted, isWorn, type FeltThing, type WoodThing } from '@/core/piece/things';
-import type { After, Context, Finding, Operation, Stage } from '@/core/stage';
+import type { After, Context, Operation, Stage } from '@/core/stage';
 import { feltFlat } from '@/core/stabbing';
 import { count, fine, joined, mm, say, type Text } from '@/core/text';
 import { GLUE, SCISSORS } from '@/core/tools';
