@@ -49,7 +49,7 @@ const OF_PIECE: Readonly<Record<keyof Piece, readonly PlanPart[] | 'by area'>> =
   areas: 'by area',
   markings: BUT_FORM,
   smallParts: ['coat', 'shade', 'face', ...LAST],
-  things: ['things', 'stands', ...LAST],
+  things: ['things', 'frame', 'stands', ...LAST],
   face: ['coat', 'shade', 'things', 'stands', 'face', ...LAST],
   correction: ['shade', ...LAST],
   work: LAST,

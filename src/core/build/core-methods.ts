@@ -98,7 +98,11 @@ export const wireLength = method({
     path: letter('path', 'length of the way through the animal', 'length'),
     thick: letter('d', 'thickness of the wire', 'length'),
     pitch: letter('p', 'length of one twist; 0 where it is not twisted', 'length'),
-    turns: letter('turns', 'wound round another wire where they meet', 'length'),
+    turns: letter(
+      'turns',
+      'wound round another wire where they meet, and through or round what its feet are fixed to',
+      'length',
+    ),
     ends: letter('ends', 'ends turned over, twice each', 'count'),
     turned: letter('turned', 'turned over at an end', 'length'),
     waste: letter('waste', 'share lost in cutting and bending', 'share'),

@@ -22,6 +22,7 @@ import {
 } from '@/core/stage';
 import { fine, mm, rowMm, say } from '@/core/text';
 import type { FormWork } from '@/core/form/form';
+import type { Thing } from '@/core/piece/things';
 import { middleOf } from './medial';
 import type { CorePlan } from './core-plan';
 import { wireLength, wireRoom } from './core-methods';
@@ -62,6 +63,18 @@ export interface FramePlan {
 
 const lengthOf = (path: readonly Vec3[]): number => path.slice(1).reduce((s, p, i) => s + norm(sub(p, path[i]!)), 0);
 
+/** A wire is wound so often round a twig its feet stand on. Ours. */
+const ROUND_TWIG = 1.5;
+
+/** How much further the wire of a foot goes: once through a base, or round a twig. mm */
+function fixing(things: readonly Thing[], thickMm: number, hangs: boolean): number {
+  if (hangs) return 0;
+  const twig = things.find((t) => t.kind === 'twig' && t.under);
+  if (twig?.kind === 'twig') return ROUND_TWIG * Math.PI * (twig.acrossMm + thickMm);
+  const base = things.find((t) => t.kind === 'base');
+  return base?.kind === 'base' ? base.thickMm : 0;
+}
+
 /** Wires of the cupboard that the frame can be made of, best first: enough of it, then thicker. */
 export const wiresFor = (kind: Piece['frame']['kind'], cupboard: Cupboard): Wire[] =>
   cupboard.wires
@@ -95,6 +108,7 @@ export function planFrame(
     waste: frame.wasteShare,
     turned: frame.kind === 'pipe cleaner' ? frame.turnedMm / 2 : frame.turnedMm,
   };
+  const fixed = fixing(piece.things, thickMm, w.body.board);
   const runs: WireRun[] = [];
   if (strands === 2) {
     const paths = [bones.spine, ...bones.limbs.map((l) => l.path)];
@@ -107,7 +121,7 @@ export function planFrame(
         strands,
         path: paths.reduce((s, p) => s + lengthOf(p), 0),
         pitch: PITCH * thickMm,
-        turns: 0,
+        turns: strands * bones.limbs.length * fixed,
         ends: 2,
       }),
     });
@@ -131,7 +145,7 @@ export function planFrame(
           strands,
           path: two.reduce((s, p) => s + lengthOf(p), 0),
           pitch: 0,
-          turns: turn,
+          turns: turn + strands * two.length * fixed,
           ends: 2,
         }),
       });
@@ -283,6 +297,7 @@ function operation(f: FramePlan, wire: string, hand: Hand): Operation {
       decided('the wire', ['frame']),
       decided('the shape of the parts', ['form', 'parts']),
       decided('the pose', ['form', 'pose']),
+      decided('what it stands on', ['things']),
     ],
     kind: 'wire',
     does: say`Cut and bend the ${f.kind === 'pipe cleaner' ? 'pipe cleaners' : 'wire'}. ${each.flatMap((t, i) => (i > 0 ? ['; ', ...t] : t))}`,

@@ -31,7 +31,7 @@ export function thingFindings(x: Context, w: FormWork, things: readonly ThingPla
   return stands.on ? [...found, ...overEdge(piece, things, onFeet(stands), stands.on)] : found;
 }
 
-/** As the animal stands for itself: all weight less that of what it stands on does not matter to where its feet are. */
+/** What counts here is where its feet are: how much all of it weighs does not move them. */
 const onFeet = (s: StandsPlan) => ({ massG: s.massG, centre: s.centre, groundY: s.groundY, feet: s.feet });
 
 const of = (t: Thing, code: Finding['code'], severity: Finding['severity']) => ({
