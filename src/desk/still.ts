@@ -14,6 +14,16 @@ interface StillJob {
 export function workOutStill(asked: PictureAsked, report: (share: number) => void): StillJob | null {
   const { piece, plan, cupboard } = useDesk.getState();
   if (!piece || !plan) return null;
+  return inItsOwn((worker) => worker.still(piece, plan, cupboard, asked, Comlink.proxy(report)));
+}
+
+/** The coat of an area on a practice ball. */
+export function workOutBall(areaId: string, diameterMm: number, asked: PictureAsked): StillJob | null {
+  const { piece, cupboard, hand } = useDesk.getState();
+  return piece && inItsOwn((worker) => worker.ball(piece, areaId, diameterMm, cupboard, hand, asked));
+}
+
+function inItsOwn(make: (worker: Comlink.Remote<StillWorker>) => Promise<Uint8Array | null>): StillJob {
   const worker = new Worker(new URL('../worker/still.worker.ts', import.meta.url), { type: 'module' });
   const line = Comlink.wrap<StillWorker>(worker);
   let stopped: (nothing: null) => void = () => undefined;
@@ -23,9 +33,7 @@ export function workOutStill(asked: PictureAsked, report: (share: number) => voi
       reject(new Error(e.message || 'the part of the page that draws has ended')),
     );
   });
-  const made = line
-    .still(piece, plan, cupboard, asked, Comlink.proxy(report))
-    .then((png) => (png ? new Blob([png as BlobPart], { type: 'image/png' }) : null));
+  const made = make(line).then((png) => (png ? new Blob([png as BlobPart], { type: 'image/png' }) : null));
   // Nothing may be waiting for it once it is stopped.
   broke.catch(() => undefined);
   made.catch(() => undefined);

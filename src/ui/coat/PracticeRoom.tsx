@@ -15,6 +15,7 @@ import type { Area } from '@/core/piece/schema';
 import { freshId } from '@/desk/files';
 import { practiceOn } from '@/desk/planner';
 import { editCupboard, useDesk } from '@/desk/store';
+import { BallPicture } from '@/ui/pictures/BallPicture';
 import { FactList } from '@/ui/parts/FactList';
 import { Fields } from '@/ui/parts/Fields';
 import { OpenedFigure } from '@/ui/parts/Opened';
@@ -51,6 +52,7 @@ export function PracticeRoom({ area, doc }: { area: AreaPlan; doc: Area }) {
         keys={['diameterMm']}
         onChange={(c) => setDiameter(c.diameterMm ?? diameter)}
       />
+      <BallPicture areaId={area.id} name={area.name} diameterMm={diameter} />
       {ball && (
         <>
           <Sentence>
