@@ -10,6 +10,7 @@ import { wayOf } from '@/core/coat/ways';
 import { lightness } from '@/core/colour/lab';
 import { decided, the, type Decision } from '@/core/decision';
 import type { Hand } from '@/core/piece/hand';
+import { PLAIN_STEP } from '@/core/plain-step';
 import type { Context, Operation } from '@/core/stage';
 import { feltLayer } from '@/core/stabbing';
 import { count, mm, say, type Text } from '@/core/text';
@@ -20,17 +21,6 @@ const SNIPPED = 0.65;
 /** A light pass: half the stabs of a usual one. */
 const LIGHT = 0.5;
 
-const plain = {
-  materials: [],
-  cutLengthMm: null,
-  rows: 0,
-  passes: null,
-  needlework: null,
-  tools: [],
-  lightness: 50,
-  caution: null,
-} as const;
-
 interface FinishInput extends Context {
   readonly coat: CoatPlan;
   /** Work of coat and shade. */
@@ -39,7 +29,7 @@ interface FinishInput extends Context {
 
 /** The photographs come before anything is bent or felted. */
 export const photographs = (hand: Hand): Operation => ({
-  ...plain,
+  ...PLAIN_STEP,
   id: 'form-photos',
   tools: [PHOTOGRAPHS],
   restsOn: [],
@@ -75,7 +65,7 @@ function trimsOf({ piece, cupboard, hand, coat, operations }: FinishInput): Oper
     const { finishedMm, steps } = a.fur.trim;
     return [
       {
-        ...plain,
+        ...PLAIN_STEP,
         id: `trim-${a.id}`,
         restsOn: [decided('the length of the fur', ['areas', the(a.id), 'coat', 'lengthMm'])],
         stage: 'coat',
@@ -107,7 +97,7 @@ function endOf({ cupboard, hand, coat }: FinishInput, before: readonly Operation
   const out: Operation[] = [];
   const put = (o: Pick<Operation, 'id' | 'does' | 'work' | 'minutes' | 'restsOn'> & Partial<Operation>, why: Text) =>
     out.push({
-      ...plain,
+      ...PLAIN_STEP,
       stage: 'coat',
       about: only('finish'),
       kind: 'check',

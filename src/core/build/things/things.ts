@@ -9,6 +9,7 @@ import { lightness } from '@/core/colour/lab';
 import { outOf } from '@/core/materials';
 import type { FormWork } from '@/core/form/form';
 import type { Lot } from '@/core/piece/cupboard';
+import { PLAIN_STEP } from '@/core/plain-step';
 import { isFelted, isWorn, type FeltThing, type WoodThing } from '@/core/piece/things';
 import type { After, Context, Operation, Stage } from '@/core/stage';
 import { feltFlat } from '@/core/stabbing';
@@ -48,16 +49,7 @@ export function planThings(
   };
 }
 
-const plain = {
-  stage: 'form',
-  cutLengthMm: null,
-  rows: 0,
-  passes: null,
-  needlework: null,
-  tools: [],
-  lightness: 50,
-  caution: null,
-} as const;
+const plain = { ...PLAIN_STEP, stage: 'form' } as const;
 
 const restsOn = ({ id, thing }: ThingPlan) => [
   SIZE,
