@@ -280,3 +280,12 @@ test('a blended coat is named wool by wool: in the docket, in its steps and in w
   }
   await accessible(page);
 });
+
+test('the practice ball is drawn as it should come out, anew when it is larger', async ({ desk: page }) => {
+  await openDemo(page, 'Pine marten', 'coat', { areaId: 'tail', coatRoom: 'practice' });
+  const ball = page.getByRole('img', { name: 'Tail on the ball, as it should come out' });
+  await expect(ball).toBeVisible();
+  const first = await ball.getAttribute('src');
+  await page.getByRole('textbox', { name: 'Ball', exact: true }).fill('60');
+  await expect(ball).not.toHaveAttribute('src', first!);
+});
