@@ -51,7 +51,7 @@ export function BallPicture({ areaId, name, diameterMm }: { areaId: string; name
           sx={{ width: '100%', height: '100%', objectFit: 'cover' }}
         />
       ) : (
-        <Box role="status" sx={{ placeSelf: 'center', fontSize: 13, color: 'text.secondary' }}>
+        <Box role="status" sx={{ placeSelf: 'center', fontSize: 13 }}>
           {seen && 'wrong' in seen ? `The ball could not be drawn: ${seen.wrong}` : 'The ball is being drawn.'}
         </Box>
       )}
