@@ -63,6 +63,12 @@ export interface FramePlan {
 
 const lengthOf = (path: readonly Vec3[]): number => path.slice(1).reduce((s, p, i) => s + norm(sub(p, path[i]!)), 0);
 
+/** A part whose wire is wrapped and no more, its fur making the bush. */
+const bushOf = ({ core }: Pick<Piece, 'core'>, part: string): PieceChange => ({
+  path: ['core', 'under'],
+  value: [...core.under.filter((u) => u.part !== part), { part, way: 'wrapped wire' }],
+});
+
 /** A wire is wound so often round a twig its feet stand on. Ours. */
 const ROUND_TWIG = 1.5;
 
@@ -158,10 +164,6 @@ export function planFrame(
   const clothed = { ...core, parts: core.parts.filter((p) => !wrapped.has(p.id)) };
   const thin = thinnestPart(clothed, along, new Set(bones.limbs.map((l) => l.part.part.id)));
   const bare = clothed.parts.find((p) => along.has(p.id) && p.sections.some((s) => s.core === null)) ?? null;
-  const bush: PieceChange = {
-    path: ['core', 'under'],
-    value: [...piece.core.under.filter((u) => u.part !== bare?.id), { part: bare?.id ?? '', way: 'wrapped wire' }],
-  };
   const room = thin && figure(wireRoom, { core: thin.mm, strands, thick: thickMm });
   const result: FramePlan = {
     ...none,
@@ -177,7 +179,7 @@ export function planFrame(
   };
   return {
     result,
-    findings: judge(cupboard, result, thin, bare && { id: bare.id, name: bare.name, bush }),
+    findings: judge(cupboard, result, thin, bare && { id: bare.id, name: bare.name, bush: bushOf(piece, bare.id) }),
     operations: [operation(result, wire?.name ?? 'Wire', hand)],
     ties: [],
   };
