@@ -133,7 +133,7 @@ export function supported(things: readonly ThingPlan[], s: OnFeet): Supported | 
     ...(base
       ? [
           { massG: base.massG, at: [middle[0], (topY + level) / 2, middle[1]] as Vec3 },
-          ...standingOn(things, twig?.id ?? null, middle, topY),
+          ...standingOn(things, middle, topY),
         ]
       : []),
   ];
@@ -174,11 +174,11 @@ const twigEnds = (t: ThingOf<'twig'>, [x, z]: Point2): Point2[] => [
   [x + t.acrossMm / 2, z + t.acrossMm / 2],
 ];
 
-/** Baskets and twigs that stand on the base beside it. */
-function standingOn(things: readonly ThingPlan[], under: string | null, middle: Point2, topY: number): Weight[] {
+/** Baskets and twigs that stand on the base beside it; a second twig for its feet is not counted, and not drawn. */
+function standingOn(things: readonly ThingPlan[], middle: Point2, topY: number): Weight[] {
   return things.flatMap((p): Weight[] => {
     const t = p.thing;
-    if ((t.kind !== 'basket' && t.kind !== 'twig') || p.id === under) return [];
+    if (t.kind !== 'basket' && (t.kind !== 'twig' || t.under)) return [];
     const high = t.kind === 'basket' ? t.highMm / 2 : t.acrossMm / 2;
     return [{ massG: p.massG, at: [middle[0] + t.leftMm, topY + high, middle[1] + t.forwardMm] }];
   });

@@ -172,6 +172,11 @@ describe('wood under it', () => {
     expect(s.support.level).toBe(-20);
     // Its feet lie 50 - 14.14 mm within the edge.
     expect(s.support.overMm).toBeCloseTo(-(50 - Math.SQRT2 * 10), 1);
+    // A second twig for its feet weighs nothing here, as it is not drawn.
+    const spare = { id: 't2', thing: { kind: 'twig', under: true, acrossMm: 5, leftMm: 0, forwardMm: 0 }, massG: 9 };
+    const twig = { ...spare, id: 't1', massG: 4 };
+    const list = [p, twig, spare] as unknown as ThingPlan[];
+    expect(supported(list, { massG: 50, centre: [0, 60, 0], groundY: 0, feet })!.massG).toBe(154);
     expect(supported([], { massG: 50, centre: [0, 60, 0], groundY: 0, feet })).toBeNull();
   });
 
